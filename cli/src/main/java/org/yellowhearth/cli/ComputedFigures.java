@@ -1,0 +1,123 @@
+package org.yellowhearth.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.time.Year;
+import java.time.ZonedDateTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.assess.Assessor;
+import org.yellowhearth.core.assess.Finding;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.knowledge.Source;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.reading.Derived;
+import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.core.renew.Replacement;
+import org.yellowhearth.core.renew.ReplacementRules;
+import org.yellowhearth.core.safety.Caution;
+import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.records.jobfile.JobFile;
+import org.yellowhearth.records.jobfile.JobWriter;
+import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.records.words.Words;
+
+/** All that the program computes of a job, as JSON: figures in SI units, and the same in words. */
+final class ComputedFigures {
+    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+
+    private final Knowledge knowledge;
+    private final ZonedDateTime now;
+
+    ComputedFigures(Knowledge knowledge, ZonedDateTime now) {
+        this.knowledge = knowledge;
+        this.now = now;
+    }
+
+    ObjectNode of(JobFile file) {
+        Job job = file.job();
+        Words words = Words.of(job.plate().dialect());
+        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 1);
+        file.id().ifPresent(id -> root.put("id", id));
+        root.put("set", job.plate().name()).put("computedFor", now.toLocalDate().toString());
+        root.put("hearth", HearthState.of(job).code());
+        ArrayNode parts = root.putArray("parts");
+        for (Assessment a : new Assessor(knowledge).assessAll(job, Year.from(now))) {
+            parts.add(part(job, a, words));
+        }
+        return root;
+    }
+
+    private ObjectNode part(Job job, Assessment a, Words words) {
+        Capacitor part = a.part();
+        ObjectNode node = JSON.objectNode().put("ref", part.ref().toString());
+        ObjectNode interpreted = JobWriter.part(part);
+        interpreted.remove("ref");
+        node.set("interpreted", interpreted.put("text", new Describe(words).part(part)));
+        ArrayNode readings = node.putArray("readings");
+        job.readingsOf(part.ref()).forEach(r -> readings.add(reading(r)));
+        ArrayNode findings = node.putArray("findings");
+        a.findings().forEach(f -> findings.add(finding(f, words)));
+        node.put("verdict", words.word(a.verdict())).put("because", words.say(a.because())).put("measured", a.measured());
+        a.next().ifPresent(n -> node.put("nextMeasurement", words.say(n)));
+        node.set("replacement", replacement(new ReplacementRules(knowledge).propose(job, part), words));
+        node.set("cautions", sentences(Caution.forPart(job, part, knowledge).stream().map(Caution::words).toList(), words));
+        return node;
+    }
+
+    private static ObjectNode reading(Reading r) {
+        ObjectNode node = JobWriter.reading(r);
+        node.remove("part");
+        Derived d = Derived.of(r.figures(), r.conditions());
+        ObjectNode derived = node.putObject("derived");
+        put(derived, "seriesCapacitanceFarads", d.seriesFarads());
+        put(derived, "esrOhms", d.esrOhms());
+        put(derived, "dissipation", d.dissipation());
+        d.dissipation().ifPresent(x -> derived.put("quality", 1 / x));
+        put(derived, "frequencyHertz", d.hertz());
+        put(derived, "impedanceOhms", d.impedanceOhms());
+        return node;
+    }
+
+    private static void put(ObjectNode node, String name, OptionalDouble value) {
+        value.ifPresent(v -> node.put(name, v));
+    }
+
+    private ObjectNode finding(Finding f, Words words) {
+        ObjectNode node = JSON.objectNode().put("criterion", f.criterion().code()).put("outcome", f.outcome().code());
+        f.measured().ifPresent(q -> node.set("measured", quantity(q)));
+        f.limit().ifPresent(l -> node.set("limit", quantity(l.value()).put("side", l.side().code())));
+        put(node, "margin", f.margin());
+        Source source = knowledge.source(f.source());
+        node.putObject("source").put("id", source.id()).put("standing", source.standing().code()).put("title", source.title());
+        node.put("words", words.say(f.words()));
+        f.working().ifPresent(w -> node.put("working", words.say(w)));
+        return node;
+    }
+
+    private static ObjectNode quantity(Quantity q) {
+        return JSON.objectNode().put("value", q.value()).put("unit", q.unit().symbol()).put("text", q.toString());
+    }
+
+    private static ObjectNode replacement(Replacement replacement, Words words) {
+        ObjectNode node = JSON.objectNode();
+        Optional<Replacement.Proposed> part = replacement.part();
+        part.ifPresent(p -> node.put("kind", p.kind()).put("capacitanceFarads", p.farads()).put("ratedVolts", p.ratedVolts())
+                .put("ratedForMains", p.ratedForMains()));
+        new Describe(words).replacement(replacement).ifPresent(text -> node.put("text", text));
+        node.set("why", sentences(replacement.reasons(), words));
+        return node;
+    }
+
+    private static ArrayNode sentences(List<Message> messages, Words words) {
+        ArrayNode array = JSON.arrayNode();
+        messages.forEach(m -> array.add(words.say(m)));
+        return array;
+    }
+}

@@ -1,0 +1,71 @@
+package org.yellowhearth.core.assess;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+import org.yellowhearth.core.assess.Finding.Limit;
+import org.yellowhearth.core.assess.Finding.Outcome;
+import org.yellowhearth.core.knowledge.Limits;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.quantity.Unit;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Reading;
+
+/** Insulation of paper, film, mica and ceramic: the resistance asked falls with capacitance until it is enough in any place. */
+final class InsulationCriterion {
+    private InsulationCriterion() {
+    }
+
+    static List<Finding> judge(Case c) {
+        if (c.limits().isEmpty() || c.limits().get().insulation().isEmpty()) {
+            return List.of();
+        }
+        Limits limits = c.limits().get();
+        Optional<Reading> reading = newest(c);
+        if (reading.isEmpty()) {
+            return List.of();
+        }
+        String source = limits.cited().insulation();
+        OptionalDouble ohms = ohms(reading.get());
+        if (ohms.isEmpty()) {
+            return List.of(Finding.open(Criterion.INSULATION, Optional.empty(), source,
+                    Message.of(AssessWords.INSULATION_FROM_LEAKAGE)));
+        }
+        Quantity measured = Quantity.ohms(ohms.getAsDouble());
+        if (!reading.get().conditions().connection().alone()) {
+            return List.of(
+                    Finding.open(Criterion.INSULATION, Optional.of(measured), source, Message.of(AssessWords.IN_CIRCUIT)));
+        }
+        return List.of(judge(c, limits.insulation().orElseThrow(), measured, source));
+    }
+
+    private static Optional<Reading> newest(Case c) {
+        return c.evidence().readings().reversed().stream()
+                .filter(r -> r.figures().has(Figure.INSULATION) || r.figures().has(Figure.LEAKAGE)).findFirst();
+    }
+
+    /** As read, or test voltage over leakage. */
+    private static OptionalDouble ohms(Reading reading) {
+        OptionalDouble leakage = reading.figures().get(Figure.LEAKAGE);
+        OptionalDouble volts = reading.conditions().testVolts();
+        return reading.figures().has(Figure.INSULATION) || leakage.isEmpty() || volts.isEmpty()
+                ? reading.figures().get(Figure.INSULATION)
+                : OptionalDouble.of(volts.getAsDouble() / leakage.getAsDouble());
+    }
+
+    private static Finding judge(Case c, Limits.InsulationLimit limit, Quantity measured, String source) {
+        double renewOhms = Math.min(limit.enoughOhms(), limit.renewBelowSeconds() / c.part().farads());
+        double watchOhms = Math.min(limit.enoughOhms(), limit.watchBelowSeconds() / c.part().farads());
+        boolean bad = measured.value() < renewOhms;
+        boolean doubtful = measured.value() < watchOhms;
+        Quantity asked = Quantity.ohms(bad ? renewOhms : watchOhms);
+        Quantity seconds = new Quantity(bad ? limit.renewBelowSeconds() : limit.watchBelowSeconds(), Unit.OHM_FARAD);
+        return Finding.of(Criterion.INSULATION, bad ? Outcome.BAD : doubtful ? Outcome.DOUBTFUL : Outcome.GOOD, measured,
+                Limit.atLeast(asked), source,
+                Message.of(doubtful ? AssessWords.INSULATION_LOW : AssessWords.INSULATION_GOOD, measured),
+                Message.of(AssessWords.INSULATION_WORKING, seconds, Quantity.farads(c.part().farads()),
+                        Quantity.ohms(limit.enoughOhms()), asked));
+    }
+}

@@ -1,0 +1,63 @@
+package org.yellowhearth.core.assess;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+import org.yellowhearth.core.assess.Finding.Limit;
+import org.yellowhearth.core.assess.Finding.Outcome;
+import org.yellowhearth.core.knowledge.Limits;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.reading.Derived;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Reading;
+
+/** Capacitance against the marked value. A gain counts too: it can be leakage or moisture. */
+final class KeptCriterion {
+    private KeptCriterion() {
+    }
+
+    static List<Finding> judge(Case c) {
+        if (c.limits().isEmpty()) {
+            return List.of();
+        }
+        return c.evidence().newest(Figure.CAPACITANCE).map(reading -> judge(c, c.limits().get(), reading)).stream().toList();
+    }
+
+    private static Finding judge(Case c, Limits limits, Reading reading) {
+        OptionalDouble farads = Derived.of(reading.figures(), reading.conditions()).seriesFarads();
+        double kept = farads.orElseThrow() / c.part().farads();
+        Quantity measured = Quantity.percent(kept);
+        String source = limits.cited().kept();
+        if (!reading.conditions().connection().alone()) {
+            return Finding.open(Criterion.CAPACITANCE_KEPT, Optional.of(measured), source,
+                    Message.of(AssessWords.IN_CIRCUIT));
+        }
+        Limits.Kept window = window(c, limits.kept());
+        boolean high = kept > 1;
+        boolean bad = kept < window.renewBelow() || kept > window.renewAbove();
+        boolean doubtful = kept < window.watchBelow() || kept > window.watchAbove();
+        Outcome outcome = bad ? Outcome.BAD : doubtful ? Outcome.DOUBTFUL : Outcome.GOOD;
+        Limit limit = high
+                ? Limit.atMost(Quantity.percent(bad ? window.renewAbove() : window.watchAbove()))
+                : Limit.atLeast(Quantity.percent(bad ? window.renewBelow() : window.watchBelow()));
+        AssessWords words = outcome == Outcome.GOOD
+                ? AssessWords.KEPT_GOOD
+                : high ? AssessWords.KEPT_HIGH : AssessWords.KEPT_LOW;
+        return Finding.of(Criterion.CAPACITANCE_KEPT, outcome, measured, limit, source, Message.of(words, measured),
+                Message.of(AssessWords.KEPT_WORKING, Quantity.farads(farads.getAsDouble()), Quantity.farads(c.part().farads()),
+                        measured));
+    }
+
+    /** A printed tolerance widens the window upwards, and where the value must be exact it is the window that is watched. */
+    private static Limits.Kept window(Case c, Limits.Kept usual) {
+        return c.part().tolerance().map(t -> {
+            boolean exact = c.part().role().duty() == Role.Duty.EXACT;
+            double low = exact ? 1 + t.below() : usual.watchBelow();
+            double high = exact ? 1 + t.above() : Math.max(usual.watchAbove(), 1 + t.above());
+            return new Limits.Kept(Math.min(usual.renewBelow(), low), low, high, Math.max(usual.renewAbove(), high));
+        }).orElse(usual);
+    }
+}

@@ -1,0 +1,8 @@
+package org.yellowhearth.core.assess;
+
+import org.yellowhearth.core.message.Coded;
+
+/** What is to be done with a part. */
+public enum Verdict implements Coded {
+    KEEP, WATCH, REFORM, RENEW, RECHECK
+}

@@ -1,0 +1,206 @@
+package org.yellowhearth.core.benchline;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+import org.yellowhearth.core.benchline.BenchOutcome.Choice;
+import org.yellowhearth.core.benchline.BenchOutcome.Refused;
+import org.yellowhearth.core.benchline.BenchOutcome.Understood;
+import org.yellowhearth.core.census.CensusWords;
+import org.yellowhearth.core.census.MarkingParser;
+import org.yellowhearth.core.census.Stated;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Vocabulary;
+import org.yellowhearth.core.marking.AmbiguousException;
+import org.yellowhearth.core.marking.Token;
+import org.yellowhearth.core.marking.UnreadableException;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.reading.ReadingParser;
+
+/**
+ * Understands the one line typed at the bench. The grammar, documented in {@code docs/bench-line.md}:
+ *
+ * <pre>
+ * + C21 8 MFD 450 V electrolytic    a part joins the census, as it is printed
+ * C21 9.1u 400r D2.4 @100           a reading of C21; without a reference, of the part chosen
+ * C21 = bias filter +chassis        what is known of C21 is corrected
+ * - C21                             C21 leaves the census
+ * C21                               C21 is shown
+ * " any words                       a note in the journal
+ * lit   off                         the set was switched on or off
+ * </pre>
+ */
+public final class BenchLine {
+    private static final int LONGEST = 400;
+    private static final Pattern REMARK = Pattern.compile("\"([^\"]*)\"?");
+    private static final Pattern CORRECTION = Pattern.compile("\\s*([A-Za-z]{1,3}\\d{1,5}[A-Za-z]?)\\s*=(.*)", Pattern.DOTALL);
+
+    private final Job job;
+    private final Optional<PartRef> chosen;
+    private final Vocabulary vocabulary;
+
+    /**
+     * A reader for the state of one job.
+     *
+     * @param chosen the part that a reading without a reference belongs to
+     */
+    public BenchLine(Job job, Optional<PartRef> chosen, Vocabulary vocabulary) {
+        this.job = job;
+        this.chosen = chosen;
+        this.vocabulary = vocabulary;
+    }
+
+    /** Understands a line; never throws. */
+    public BenchOutcome read(String line) {
+        if (line.isBlank()) {
+            return new BenchOutcome.Empty();
+        }
+        if (line.length() > LONGEST) {
+            return refused(Message.of(BenchWords.TOO_LONG, Integer.toString(LONGEST)), LONGEST);
+        }
+        ReadingParser reading = new ReadingParser();
+        try {
+            return new Understood(entry(line, reading));
+        } catch (AmbiguousException e) {
+            return new BenchOutcome.Question(e.question(), e.choices().stream()
+                    .map(c -> new Choice(c.meaning(),
+                            line.replaceFirst(Pattern.quote(c.original()), Matcher.quoteReplacement(c.written()))))
+                    .toList());
+        } catch (UnreadableException e) {
+            Optional<BenchEntry.KeepReading> soFar = reading.figures().values().isEmpty()
+                    ? Optional.empty()
+                    : chosenOrNamed(line)
+                            .map(ref -> new BenchEntry.KeepReading(ref, reading.figures(), reading.conditions(), line));
+            return new Refused(e.problem(), e.index(), soFar);
+        }
+    }
+
+    private BenchEntry entry(String line, ReadingParser reading) {
+        String text = line.strip();
+        Matcher correction = CORRECTION.matcher(line);
+        if (text.startsWith("\"")) {
+            return note(text.substring(1).replaceFirst("\"$", "").strip(), line);
+        }
+        if (text.startsWith("+")) {
+            return add(line, line.indexOf('+') + 1);
+        }
+        if (text.startsWith("-")
+                && Token.of(text.substring(1)).stream().findFirst().flatMap(t -> PartRef.parse(t.text())).isPresent()) {
+            return remove(line, line.indexOf('-') + 1);
+        }
+        if (correction.matches()) {
+            return correct(line, known(correction.group(1), line, correction.start(1)), correction.start(2));
+        }
+        return switch (text.toLowerCase(Locale.ROOT)) {
+            case "lit" -> new BenchEntry.SwitchPower(Edit.Power.LIT);
+            case "off" -> new BenchEntry.SwitchPower(Edit.Power.OFF);
+            default -> readingOrPart(line, reading);
+        };
+    }
+
+    private static BenchEntry note(String text, String line) {
+        if (text.isEmpty()) {
+            throw new UnreadableException(Message.of(BenchWords.NOTE_EMPTY), line, 0);
+        }
+        return new BenchEntry.WriteNote(text);
+    }
+
+    private BenchEntry add(String line, int from) {
+        List<Token> words = tokens(line, from);
+        if (words.isEmpty()) {
+            throw new UnreadableException(Message.of(BenchWords.REFERENCE_EXPECTED, ""), line, from);
+        }
+        Token first = words.getFirst();
+        PartRef ref = PartRef.parse(first.text()).orElseThrow(
+                () -> new UnreadableException(Message.of(BenchWords.REFERENCE_EXPECTED, first.text()), line, first.index()));
+        if (job.part(ref).isPresent()) {
+            throw new UnreadableException(Message.of(BenchWords.REFERENCE_EXISTS, ref.toString()), line, first.index());
+        }
+        int markingFrom = first.index() + first.text().length();
+        Stated stated = stated(line, markingFrom);
+        return stated.asPart(ref, marking(line, markingFrom), remark(line)).map(BenchEntry.AddPart::new).orElseThrow(
+                () -> new UnreadableException(Message.of(CensusWords.CAPACITANCE_MISSING, ref.toString()), line, line.length()));
+    }
+
+    private BenchEntry correct(String line, Capacitor part, int from) {
+        Stated stated = stated(line, from);
+        if (stated.equals(Stated.NOTHING)) {
+            throw new UnreadableException(Message.of(BenchWords.NOTHING_TO_CORRECT, part.ref().toString()), line, from);
+        }
+        return new BenchEntry.CorrectPart(part, stated.correcting(part, marking(line, from)));
+    }
+
+    private BenchEntry remove(String line, int from) {
+        List<Token> words = tokens(line, from);
+        if (words.size() > 1) {
+            throw new UnreadableException(Message.of(BenchWords.NOTHING_AFTER, words.get(1).text()), line, words.get(1).index());
+        }
+        return new BenchEntry.RemovePart(known(words.getFirst().text(), line, words.getFirst().index()));
+    }
+
+    private BenchEntry readingOrPart(String line, ReadingParser reading) {
+        List<Token> words = Token.of(line);
+        Token first = words.getFirst();
+        Optional<PartRef> named = PartRef.parse(first.text());
+        if (named.isPresent() && job.part(named.get()).isEmpty()) {
+            throw unknown(named.get(), words.size() > 1, line, first.index());
+        }
+        if (named.isPresent() && words.size() == 1) {
+            return new BenchEntry.ShowPart(named.get());
+        }
+        if (named.isEmpty() && chosen.isEmpty()) {
+            throw new UnreadableException(Message.of(BenchWords.NO_PART_CHOSEN), line, first.index());
+        }
+        reading.read(named.isPresent() ? words.subList(1, words.size()) : words);
+        return new BenchEntry.KeepReading(named.or(() -> chosen).orElseThrow(), reading.figures(), reading.conditions(),
+                line.strip());
+    }
+
+    private Optional<PartRef> chosenOrNamed(String line) {
+        return Token.of(line).stream().findFirst().flatMap(t -> PartRef.parse(t.text())).or(() -> chosen);
+    }
+
+    private Capacitor known(String text, String line, int index) {
+        PartRef ref = PartRef.parse(text).orElseThrow(
+                () -> new UnreadableException(Message.of(BenchWords.REFERENCE_EXPECTED, text), line, index));
+        return job.part(ref).orElseThrow(() -> unknown(ref, false, line, index));
+    }
+
+    private static UnreadableException unknown(PartRef ref, boolean withReading, String line, int index) {
+        return new UnreadableException(Message.of(
+                withReading ? BenchWords.UNKNOWN_REFERENCE_WITH_READING : BenchWords.UNKNOWN_REFERENCE, ref.toString()), line,
+                index);
+    }
+
+    private Stated stated(String line, int from) {
+        return MarkingParser.parse(tokens(withoutRemark(line), from), vocabulary);
+    }
+
+    private static List<Token> tokens(String line, int from) {
+        return Token.of(" ".repeat(from) + line.substring(from));
+    }
+
+    /** The remark in quotation marks is blanked out, so that all other words keep their places. */
+    private static String withoutRemark(String line) {
+        return REMARK.matcher(line).replaceAll(m -> " ".repeat(m.group().length()));
+    }
+
+    private static String remark(String line) {
+        Matcher m = REMARK.matcher(line);
+        return m.find() ? m.group(1).strip() : "";
+    }
+
+    private static String marking(String line, int from) {
+        return withoutRemark(line).substring(from).strip();
+    }
+
+    private static BenchOutcome refused(Message problem, int index) {
+        return new Refused(problem, index, Optional.empty());
+    }
+}

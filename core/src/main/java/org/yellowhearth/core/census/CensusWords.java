@@ -1,0 +1,9 @@
+package org.yellowhearth.core.census;
+
+import org.yellowhearth.core.message.MessageKey;
+
+/** What can be said about a line that should have described a part. */
+public enum CensusWords implements MessageKey {
+    CAPACITANCE_MISSING, STATED_TWICE, SECTIONS, NOT_PART_OF_A_MARKING, UNKNOWN_WORD, WORKING_VOLTAGE_EXPECTED, TOLERANCE_RANGE, VOLTS_RANGE, CODE_OR_PICO, FARADS_RANGE, //
+    WHAT_CAPACITANCE, WHAT_VOLTAGE, WHAT_TOLERANCE, WHAT_KIND, WHAT_ROLE, WHAT_POLARITY, WHAT_WORKING_VOLTAGE
+}

@@ -1,0 +1,240 @@
+package org.yellowhearth.core.census;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+import org.yellowhearth.core.knowledge.Vocabulary;
+import org.yellowhearth.core.marking.AmbiguousException;
+import org.yellowhearth.core.marking.Dimension;
+import org.yellowhearth.core.marking.FigureText;
+import org.yellowhearth.core.marking.MarkingWords;
+import org.yellowhearth.core.marking.Token;
+import org.yellowhearth.core.marking.UnreadableException;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.part.Polarity;
+import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.part.Tolerance;
+
+/**
+ * Reads what is printed on a capacitor and what is said of it: {@code 8 MFD 450 V electrolytic smoothing sees 310 V}. Any order;
+ * each thing once.
+ */
+public final class MarkingParser {
+    /** Tolerance letters of IEC 60062 for capacitors of 10 pF and more, from memory. */
+    private static final Map<Character, Tolerance> TOLERANCE_LETTERS = Map.of('F', Tolerance.plusMinus(0.01), 'G',
+            Tolerance.plusMinus(0.02), 'J', Tolerance.plusMinus(0.05), 'K', Tolerance.plusMinus(0.1), 'M',
+            Tolerance.plusMinus(0.2),
+            'N', Tolerance.plusMinus(0.3), 'Q', new Tolerance(-0.1, 0.3), 'T', new Tolerance(-0.1, 0.5), 'S',
+            new Tolerance(-0.2, 0.5), 'Z', new Tolerance(-0.2, 0.8));
+    private static final Pattern CODE = Pattern.compile("([1-9]\\d)([0-7])([FGJKMNQTSZ])");
+    private static final Pattern BARE_CODE = Pattern.compile("[1-9]\\d[0-7]");
+    private static final Pattern SYMMETRIC = Pattern.compile("(?:±|\\+/-|\\+-)?(\\d+(?:[.,]\\d+)?)%");
+    private static final Pattern ASYMMETRIC = Pattern.compile("[-−](\\d+)%?/?\\+(\\d+)%|\\+(\\d+)%?/?[-−](\\d+)%");
+    private static final Pattern SECTIONS = Pattern.compile("\\d+(?:[.,]\\d+)?(?:\\+\\d+(?:[.,]\\d+)?)+.*");
+    private static final Set<String> NOISE = Set.of("dc", "d.c.", "wkg", "wkg.", "working", "w", "vw", "volts", "capacitor",
+            "condenser", ",");
+    private static final Set<String> SURGE = Set.of("surge", "peak", "pk");
+    private static final double LARGEST_FARADS = 10;
+    private static final double LARGEST_VOLTS = 100_000;
+    private static final int LONGEST_NAME = 4;
+
+    private final Vocabulary vocabulary;
+    private Stated stated = Stated.NOTHING;
+
+    private MarkingParser(Vocabulary vocabulary) {
+        this.vocabulary = vocabulary;
+    }
+
+    /**
+     * Reads all words of a marking.
+     *
+     * @throws UnreadableException at the first word that is no part of a marking
+     * @throws AmbiguousException where a figure has two honest meanings
+     */
+    public static Stated parse(List<Token> words, Vocabulary vocabulary) {
+        MarkingParser parser = new MarkingParser(vocabulary);
+        int at = 0;
+        while (at < words.size()) {
+            at += parser.one(words, at);
+        }
+        return parser.stated;
+    }
+
+    private int one(List<Token> line, int at) {
+        Token token = line.get(at);
+        String folded = token.text().toLowerCase(Locale.ROOT);
+        if (folded.equals("sees")) {
+            return 1 + workingVoltage(line, at + 1, token);
+        }
+        if (NOISE.contains(folded) || SURGE.contains(folded)) {
+            return 1;
+        }
+        if (folded.equals("ac") || folded.equals("a.c.")) {
+            stated = stated.withRatedVolts(stated.ratedVolts(), true);
+            return 1;
+        }
+        int named = name(line, at);
+        if (named > 0) {
+            return named;
+        }
+        if (tolerance(token) || code(token)) {
+            return 1;
+        }
+        return figure(line, at);
+    }
+
+    private boolean tolerance(Token token) {
+        Matcher same = SYMMETRIC.matcher(token.text());
+        Matcher two = ASYMMETRIC.matcher(token.text());
+        double below;
+        double above;
+        if (same.matches()) {
+            above = Double.parseDouble(same.group(1).replace(',', '.')) / 100;
+            below = above;
+        } else if (two.matches()) {
+            below = Double.parseDouble(two.group(1) != null ? two.group(1) : two.group(4)) / 100;
+            above = Double.parseDouble(two.group(2) != null ? two.group(2) : two.group(3)) / 100;
+        } else {
+            return false;
+        }
+        if (below > 1 || above > 5) {
+            throw unreadable(CensusWords.TOLERANCE_RANGE, token);
+        }
+        once(stated.tolerance().isPresent(), CensusWords.WHAT_TOLERANCE, token);
+        stated = stated.withTolerance(new Tolerance(-below, above));
+        return true;
+    }
+
+    /** Two figures, a power of ten in picofarads and a tolerance letter: {@code 104K} is 0.1 µF ±10 %. */
+    private boolean code(Token token) {
+        Matcher m = CODE.matcher(token.text());
+        if (!m.matches()) {
+            return false;
+        }
+        capacitance(Double.parseDouble(m.group(1) + "e" + m.group(2)) * 1e-12, token);
+        once(stated.tolerance().isPresent(), CensusWords.WHAT_TOLERANCE, token);
+        stated = stated.withTolerance(TOLERANCE_LETTERS.get(m.group(3).charAt(0)));
+        return true;
+    }
+
+    private int figure(List<Token> line, int at) {
+        Token token = line.get(at);
+        if (SECTIONS.matcher(token.text()).matches()) {
+            throw unreadable(CensusWords.SECTIONS, token);
+        }
+        FigureText text = FigureText.read(line, at).orElseThrow(() -> unreadable(CensusWords.UNKNOWN_WORD, token));
+        if (text.unit().isEmpty() && BARE_CODE.matcher(text.text()).matches()) {
+            throw codeOrPico(text);
+        }
+        switch (text.meaning().dimension()) {
+            case CAPACITANCE -> capacitance(text.positiveValue(), new Token(text.text(), text.index()));
+            case VOLTAGE -> voltage(line, at, text, false);
+            case ALTERNATING_VOLTAGE -> voltage(line, at, text, true);
+            case RESISTANCE, CURRENT, FREQUENCY, PERCENT, MINUTES, CELSIUS ->
+                throw unreadable(CensusWords.NOT_PART_OF_A_MARKING, new Token(text.text(), text.index()));
+        }
+        return text.words();
+    }
+
+    /** Three figures alone may be the code in picofarads or plain picofarads. */
+    private static AmbiguousException codeOrPico(FigureText text) {
+        String digits = text.text();
+        long pico = Long.parseLong(digits.substring(0, 2)) * Math.round(Math.pow(10, digits.charAt(2) - '0'));
+        return new AmbiguousException(Message.of(CensusWords.CODE_OR_PICO, digits, pico + " pF"),
+                List.of(choice(digits, pico + "p"), choice(digits, digits + "p")));
+    }
+
+    private static AmbiguousException.Choice choice(String text, String written) {
+        return new AmbiguousException.Choice(Message.of(MarkingWords.CHOICE, written), text, written);
+    }
+
+    private void capacitance(double farads, Token token) {
+        once(stated.farads().isPresent(), CensusWords.WHAT_CAPACITANCE, token);
+        if (farads > LARGEST_FARADS) {
+            throw unreadable(CensusWords.FARADS_RANGE, token);
+        }
+        stated = stated.withFarads(farads);
+    }
+
+    /** A voltage that the word surge or peak goes with is not the rating. */
+    private void voltage(List<Token> line, int at, FigureText text, boolean mains) {
+        double volts = volts(text);
+        int after = at + text.words();
+        boolean surgeAfter = isSurge(line, after)
+                && (after + 1 >= line.size() || !FigureText.looksLikeFigure(line.get(after + 1).text()));
+        if (isSurge(line, at - 1) || surgeAfter) {
+            return;
+        }
+        once(stated.ratedVolts().isPresent(), CensusWords.WHAT_VOLTAGE, new Token(text.text(), text.index()));
+        stated = stated.withRatedVolts(OptionalDouble.of(volts), mains || stated.ratedForMains());
+    }
+
+    private static boolean isSurge(List<Token> line, int at) {
+        return at >= 0 && at < line.size() && SURGE.contains(line.get(at).text().toLowerCase(Locale.ROOT));
+    }
+
+    private static double volts(FigureText text) {
+        double volts = text.positiveValue();
+        if (volts > LARGEST_VOLTS) {
+            throw unreadable(CensusWords.VOLTS_RANGE, new Token(text.text(), text.index()));
+        }
+        return volts;
+    }
+
+    private int workingVoltage(List<Token> line, int at, Token asked) {
+        FigureText text = (at < line.size() ? FigureText.read(line, at) : Optional.<FigureText>empty())
+                .orElseThrow(() -> unreadable(CensusWords.WORKING_VOLTAGE_EXPECTED, asked));
+        if (text.meaning().dimension() != Dimension.VOLTAGE) {
+            throw unreadable(CensusWords.WORKING_VOLTAGE_EXPECTED, asked);
+        }
+        once(stated.workingVolts().isPresent(), CensusWords.WHAT_WORKING_VOLTAGE, asked);
+        stated = stated.withWorkingVolts(volts(text));
+        return text.words();
+    }
+
+    /** Takes the longest run of words that names a kind, a role or a polarity. */
+    private int name(List<Token> line, int at) {
+        for (int words = Math.min(LONGEST_NAME, line.size() - at); words > 0; words--) {
+            String name = String.join(" ", line.subList(at, at + words).stream().map(Token::text).toList())
+                    .toLowerCase(Locale.ROOT);
+            String kind = vocabulary.kinds().get(name);
+            Role role = vocabulary.roles().get(name);
+            Polarity polarity = vocabulary.polarities().get(name);
+            Token token = line.get(at);
+            if (kind != null) {
+                once(stated.kind().isPresent(), CensusWords.WHAT_KIND, token);
+                stated = stated.withKind(kind);
+                return words;
+            }
+            if (role != null) {
+                once(stated.role().isPresent(), CensusWords.WHAT_ROLE, token);
+                stated = stated.withRole(role);
+                return words;
+            }
+            if (polarity != null) {
+                once(stated.polarity().isPresent(), CensusWords.WHAT_POLARITY, token);
+                stated = stated.withPolarity(polarity);
+                return words;
+            }
+        }
+        return 0;
+    }
+
+    private static void once(boolean already, CensusWords what, Token token) {
+        if (already) {
+            throw new UnreadableException(Message.of(CensusWords.STATED_TWICE, token.text(), Message.of(what)), token.text(),
+                    token.index());
+        }
+    }
+
+    private static UnreadableException unreadable(MessageKey why, Token token) {
+        return new UnreadableException(Message.of(why, token.text()), token.text(), token.index());
+    }
+}

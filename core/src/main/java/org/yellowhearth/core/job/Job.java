@@ -1,0 +1,277 @@
+package org.yellowhearth.core.job;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.stream.IntStream;
+
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.reading.Reading;
+
+/**
+ * A job as it stands after every entry of its journal: immutable; {@link #after} gives the next. The journal is the truth, and
+ * everything else here follows from it.
+ */
+public final class Job {
+    private final SetPlate plate;
+    private final Policy policy;
+    private final SortedMap<PartRef, Capacitor> parts;
+    private final List<Reading> readings;
+    private final List<Entry> journal;
+    private final List<Integer> done;
+    private final List<Integer> undone;
+    private final Optional<Edit.Power> power;
+    private final Optional<Instant> powerSince;
+
+    private Job(Draft d) {
+        plate = d.plate;
+        policy = d.policy;
+        parts = Collections.unmodifiableSortedMap(d.parts);
+        readings = List.copyOf(d.readings);
+        journal = List.copyOf(d.journal);
+        done = List.copyOf(d.done);
+        undone = List.copyOf(d.undone);
+        power = d.power;
+        powerSince = d.powerSince;
+    }
+
+    /**
+     * A job from its whole journal.
+     *
+     * @throws IllegalEditException where an entry does not fit what stands before it
+     */
+    public static Job of(List<Entry> journal) {
+        Draft draft = new Draft();
+        journal.forEach(draft::take);
+        if (journal.isEmpty()) {
+            throw new IllegalEditException("a journal begins with the arrival of the set", 0);
+        }
+        return new Job(draft);
+    }
+
+    /**
+     * This job after one more entry.
+     *
+     * @throws IllegalEditException where the entry does not fit
+     */
+    public Job after(Entry entry) {
+        Draft draft = new Draft(this);
+        draft.take(entry);
+        return new Job(draft);
+    }
+
+    public SetPlate plate() {
+        return plate;
+    }
+
+    public Policy policy() {
+        return policy;
+    }
+
+    /** The census in order of reference. */
+    public List<Capacitor> census() {
+        return List.copyOf(parts.values());
+    }
+
+    public Optional<Capacitor> part(PartRef ref) {
+        return Optional.ofNullable(parts.get(ref));
+    }
+
+    /** All readings that count, oldest first. */
+    public List<Reading> readings() {
+        return readings;
+    }
+
+    /** The readings of one part that count, oldest first. */
+    public List<Reading> readingsOf(PartRef ref) {
+        return readings.stream().filter(r -> r.part().equals(ref)).toList();
+    }
+
+    public List<Entry> journal() {
+        return journal;
+    }
+
+    /** The entry that undo would take back. */
+    public OptionalInt nextUndo() {
+        return done.isEmpty() ? OptionalInt.empty() : OptionalInt.of(done.getLast());
+    }
+
+    /** The entry that redo would do again. */
+    public OptionalInt nextRedo() {
+        return undone.isEmpty() ? OptionalInt.empty() : OptionalInt.of(undone.getLast());
+    }
+
+    /** Whether an edit of the journal counts now: it was done and not taken back since. */
+    public boolean counts(int entry) {
+        return journal.get(entry).act() instanceof Act.Did did && (done.contains(entry) || !did.edit().canBeUndone());
+    }
+
+    /** The last power event; empty for a set nobody has switched or measured yet. */
+    public Optional<Edit.Power> power() {
+        return power;
+    }
+
+    public Optional<Instant> powerSince() {
+        return powerSince;
+    }
+
+    /** The edit of a journal entry. */
+    public Edit edit(int entry) {
+        return Draft.editOf(journal, entry);
+    }
+
+    /** A job in the making; the only place where entries change anything. */
+    private static final class Draft {
+        private SetPlate plate;
+        private Policy policy;
+        private final SortedMap<PartRef, Capacitor> parts = new TreeMap<>();
+        private final List<Reading> readings = new ArrayList<>();
+        private final List<Entry> journal = new ArrayList<>();
+        private final List<Integer> done = new ArrayList<>();
+        private final List<Integer> undone = new ArrayList<>();
+        private Optional<Edit.Power> power = Optional.empty();
+        private Optional<Instant> powerSince = Optional.empty();
+
+        Draft() {
+            plate = SetPlate.named("?");
+            policy = Policy.USUAL;
+        }
+
+        Draft(Job job) {
+            plate = job.plate;
+            policy = job.policy;
+            parts.putAll(job.parts);
+            readings.addAll(job.readings);
+            journal.addAll(job.journal);
+            done.addAll(job.done);
+            undone.addAll(job.undone);
+            power = job.power;
+            powerSince = job.powerSince;
+        }
+
+        static Edit editOf(List<Entry> journal, int number) {
+            if (number < 0 || number >= journal.size() || !(journal.get(number).act() instanceof Act.Did did)) {
+                throw new IllegalEditException("entry " + number + " is no edit", number);
+            }
+            return did.edit();
+        }
+
+        void take(Entry entry) {
+            require(entry.number() == journal.size(), entry, "entries are numbered from 0 without gaps");
+            require(journal.isEmpty() == (entry.act() instanceof Act.Did(Edit.Arrived _)), entry,
+                    "the first entry, and no other, is the arrival of the set");
+            switch (entry.act()) {
+                case Act.Did did -> {
+                    change(did.edit(), entry);
+                    if (did.edit().canBeUndone()) {
+                        done.add(entry.number());
+                        undone.clear();
+                    }
+                }
+                case Act.Undid undo -> {
+                    require(!done.isEmpty() && done.getLast() == undo.entry(), entry,
+                            "only the last edit that counts can be undone");
+                    change(reversed(editOf(journal, undo.entry())), entry);
+                    undone.add(done.removeLast());
+                }
+                case Act.Redid redo -> {
+                    require(!undone.isEmpty() && undone.getLast() == redo.entry(), entry,
+                            "only the edit undone last can be redone");
+                    change(Optional.of(editOf(journal, redo.entry())), entry);
+                    done.add(undone.removeLast());
+                }
+            }
+            journal.add(entry);
+        }
+
+        private static Optional<Edit> reversed(Edit edit) {
+            return switch (edit) {
+                case Edit.PlateChanged e -> Optional.of(new Edit.PlateChanged(e.after(), e.before()));
+                case Edit.PolicyChanged e -> Optional.of(new Edit.PolicyChanged(e.after(), e.before()));
+                case Edit.PartAdded e -> Optional.of(new Edit.PartRemoved(e.part(), e.readings()));
+                case Edit.PartRemoved e -> Optional.of(new Edit.PartAdded(e.part(), e.readings()));
+                case Edit.PartChanged e -> Optional.of(new Edit.PartChanged(e.after(), e.before()));
+                case Edit.ReadingKept e -> Optional.of(new Edit.ReadingWithdrawn(e.reading()));
+                case Edit.ReadingWithdrawn e -> Optional.of(new Edit.ReadingKept(e.reading()));
+                case Edit.NoteWritten _ -> Optional.empty();
+                case Edit.Arrived _,Edit.PowerSwitched _ -> throw new IllegalStateException("never undone: " + edit);
+            };
+        }
+
+        private void change(Optional<Edit> edit, Entry entry) {
+            edit.ifPresent(e -> change(e, entry));
+        }
+
+        private void change(Edit edit, Entry entry) {
+            switch (edit) {
+                case Edit.Arrived e -> {
+                    plate = e.plate();
+                    policy = e.policy();
+                }
+                case Edit.PlateChanged e -> {
+                    require(plate.equals(e.before()), entry, "the plate before the change is another");
+                    plate = e.after();
+                }
+                case Edit.PolicyChanged e -> {
+                    require(policy.equals(e.before()), entry, "the policy before the change is another");
+                    policy = e.after();
+                }
+                case Edit.PartAdded e -> {
+                    PartRef ref = e.part().ref();
+                    require(parts.putIfAbsent(ref, e.part()) == null, entry, ref + " is in the census already");
+                    e.readings().forEach(r -> keep(r, entry));
+                }
+                case Edit.PartRemoved e -> {
+                    PartRef ref = e.part().ref();
+                    require(parts.remove(ref, e.part()), entry, ref + " is not so in the census");
+                    e.readings().forEach(r -> withdraw(r, entry));
+                    require(readings.stream().noneMatch(r -> r.part().equals(ref)), entry,
+                            "all readings of " + ref + " go with it");
+                }
+                case Edit.PartChanged e -> {
+                    require(e.before().ref().equals(e.after().ref()), entry, "a change keeps the reference");
+                    require(parts.replace(e.before().ref(), e.before(), e.after()), entry,
+                            e.before().ref() + " is not so in the census");
+                }
+                case Edit.ReadingKept e -> keep(e.reading(), entry);
+                case Edit.ReadingWithdrawn e -> withdraw(e.reading(), entry);
+                case Edit.NoteWritten _ -> {
+                    // A note changes nothing but the journal itself.
+                }
+                case Edit.PowerSwitched e -> {
+                    power = Optional.of(e.power());
+                    powerSince = Optional.of(entry.at().toInstant());
+                }
+            }
+        }
+
+        private void keep(Reading reading, Entry entry) {
+            require(parts.containsKey(reading.part()), entry, reading.part() + " is not in the census");
+            require(readings.stream().noneMatch(r -> r.id().equals(reading.id())), entry,
+                    "reading " + reading.id() + " is there already");
+            readings.add(position(reading), reading);
+        }
+
+        private void withdraw(Reading reading, Entry entry) {
+            require(readings.remove(reading), entry, "reading " + reading.id() + " is not there");
+        }
+
+        /** Readings stay in order of time, equal times in order of entry. */
+        private int position(Reading reading) {
+            return IntStream.range(0, readings.size()).filter(i -> readings.get(i).at().isAfter(reading.at())).findFirst()
+                    .orElse(readings.size());
+        }
+
+        private static void require(boolean fits, Entry entry, String why) {
+            if (!fits) {
+                throw new IllegalEditException(why, entry.number());
+            }
+        }
+    }
+}

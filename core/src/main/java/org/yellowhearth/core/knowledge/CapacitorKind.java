@@ -1,0 +1,41 @@
+package org.yellowhearth.core.knowledge;
+
+import java.util.List;
+import java.util.Map;
+
+import org.yellowhearth.core.quantity.PreferredSeries;
+
+/**
+ * What is known of one kind of capacitor.
+ *
+ * @param id as used in job files
+ * @param words the words that name it at the bench line, the first being its name
+ * @param hazards ids of the cautions that go with it
+ * @param heir what a part of today takes its place
+ */
+public record CapacitorKind(String id, Family family, List<String> words, Map<LimitProfile, Limits> limits, List<String> hazards,
+        Heir heir) {
+    public CapacitorKind {
+        words = List.copyOf(words);
+        limits = Map.copyOf(limits);
+        hazards = List.copyOf(hazards);
+    }
+
+    /**
+     * The part of today for this kind.
+     *
+     * @param kind id of its kind
+     * @param series the preferred values it is commonly made in
+     * @param ratings the direct voltages it is commonly made for, rising
+     */
+    public record Heir(String kind, PreferredSeries series, List<Double> ratings) {
+        public Heir {
+            ratings = List.copyOf(ratings);
+        }
+    }
+
+    /** Whether it has a positive and a negative end that must not be changed over. */
+    public boolean polarised() {
+        return (family == Family.ELECTROLYTIC || family == Family.TANTALUM) && !id.endsWith("bipolar");
+    }
+}

@@ -1,0 +1,19 @@
+package org.yellowhearth.core.message;
+
+import java.util.Locale;
+
+/** An enum of the trade whose constants have a plain code in files ({@code across-line}) and a word in the bundles. */
+public interface Coded {
+    /** The name of the constant, as enums give it. */
+    String name();
+
+    /** The code in files and bundle keys: lower case, words joined by hyphens. */
+    default String code() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** The word for it, for use in a message. */
+    default Argument term() {
+        return Message.term(getClass().getSimpleName() + "." + code());
+    }
+}

@@ -1,0 +1,33 @@
+package org.yellowhearth.core.part;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * A capacitor, or one section of a can, as it is marked and where it sits.
+ *
+ * @param marking what is printed on it, as typed
+ * @param kind the id of its kind in the knowledge files, {@code unstated} while nobody has said
+ * @param farads the marked capacitance
+ * @param ratedVolts the marked voltage, where one is marked
+ * @param ratedForMains whether the marked voltage is an alternating one
+ * @param workingVolts the voltage it sees in use, as a person typed it from drawing or meter; later from the supply model
+ */
+public record Capacitor(PartRef ref, String marking, String kind, double farads, Optional<Tolerance> tolerance,
+        OptionalDouble ratedVolts, boolean ratedForMains, Role role, Polarity polarity, OptionalDouble workingVolts,
+        String remark) {
+    /** The kind of a part whose construction nobody has named yet. */
+    public static final String UNSTATED_KIND = "unstated";
+
+    public Capacitor {
+        requirePositive(farads, "capacitance");
+        ratedVolts.ifPresent(v -> requirePositive(v, "rated voltage"));
+        workingVolts.ifPresent(v -> requirePositive(v, "working voltage"));
+    }
+
+    private static void requirePositive(double x, String what) {
+        if (!(x > 0) || Double.isInfinite(x)) {
+            throw new IllegalArgumentException(what + " must be a finite figure above zero, not " + x);
+        }
+    }
+}

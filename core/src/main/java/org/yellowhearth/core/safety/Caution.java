@@ -1,0 +1,61 @@
+package org.yellowhearth.core.safety;
+
+import java.util.ArrayList;
+import java.util.List;
+
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.message.Argument;
+import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Polarity;
+import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.quantity.Unit;
+
+/** A hazard of working on one part now, with the usual precaution. */
+public record Caution(Level level, Message words) {
+    /** From this direct voltage on, stored charge is treated as dangerous to touch (IEC 61140 and kin, from memory: 60 V DC). */
+    public static final double TOUCH_SAFE_VOLTS = 60;
+
+    /** How loudly it must be said. */
+    public enum Level implements Coded {
+        DANGER, CARE
+    }
+
+    /** What cautions can say. */
+    public enum CautionWords implements MessageKey {
+        LIT, CHARGED, CHARGED_LOW, POLARITY, POSITIVE_EARTH, MAINS_PART, HAZARD
+    }
+
+    /** The cautions for handling one part of a job, the loudest first. */
+    public static List<Caution> forPart(Job job, Capacitor part, Knowledge knowledge) {
+        List<Caution> cautions = new ArrayList<>();
+        CapacitorKind kind = knowledge.kind(part.kind());
+        if (HearthState.of(job) == HearthState.LIT) {
+            cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.LIT)));
+        }
+        part.ratedVolts().ifPresent(v -> cautions.add(charged(part.farads(), v)));
+        if (part.role().duty() == Role.Duty.MAINS) {
+            cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.MAINS_PART)));
+        }
+        if (part.polarity() == Polarity.POSITIVE_TO_CHASSIS) {
+            cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.POSITIVE_EARTH)));
+        } else if (kind.polarised()) {
+            cautions.add(new Caution(Level.CARE, Message.of(CautionWords.POLARITY)));
+        }
+        kind.hazards().forEach(h -> cautions.add(
+                new Caution(Level.CARE, Message.of(CautionWords.HAZARD, new Argument.Term("Hazard." + h)))));
+        return List.copyOf(cautions);
+    }
+
+    private static Caution charged(double farads, double volts) {
+        Quantity energy = new Quantity(farads * volts * volts / 2, Unit.JOULE);
+        return volts >= TOUCH_SAFE_VOLTS
+                ? new Caution(Level.DANGER, Message.of(CautionWords.CHARGED, Quantity.volts(volts), energy))
+                : new Caution(Level.CARE, Message.of(CautionWords.CHARGED_LOW, Quantity.volts(volts), energy));
+    }
+}

@@ -1,0 +1,387 @@
+package org.yellowhearth.records.jobfile;
+
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.function.Supplier;
+
+import org.yellowhearth.core.census.MarkingParser;
+import org.yellowhearth.core.census.Stated;
+import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Entry;
+import org.yellowhearth.core.job.IllegalEditException;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.marking.AmbiguousException;
+import org.yellowhearth.core.marking.Token;
+import org.yellowhearth.core.marking.UnreadableException;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.Polarity;
+import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.part.Tolerance;
+import org.yellowhearth.core.reading.Conditions;
+import org.yellowhearth.core.reading.Connection;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Figures;
+import org.yellowhearth.core.reading.Mode;
+import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.core.reading.ReadingParser;
+import org.yellowhearth.records.json.BadFileException;
+import org.yellowhearth.records.json.JsonValue;
+import org.yellowhearth.records.words.Words;
+
+/**
+ * Reads job files. Everything is refused that is not understood to the last field: a job is taken whole or not at all.
+ * A file written by hand may leave out ids, journal and every value that follows from a marking or from the line as typed.
+ */
+public final class JobReader {
+    private static final double LARGEST = 1e15;
+    private static final int LONGEST_NAME = JobFormat.LONGEST_NAME;
+    private static final int LONGEST_TEXT = JobFormat.LONGEST_TEXT;
+
+    private final Knowledge knowledge;
+
+    public JobReader(Knowledge knowledge) {
+        this.knowledge = knowledge;
+    }
+
+    /**
+     * Reads a job.
+     *
+     * @param now the time that entries get which the file gives no time
+     * @throws BadFileException with line and pointer where anything is not as it must be
+     */
+    public JobFile read(JsonValue root, ZonedDateTime now) {
+        root.object("format", "version", "id", "set", "policy", "parts", "readings", "notes", "journal");
+        JsonValue format = root.field("format");
+        if (!format.text(LONGEST_NAME).equals(JobFormat.NAME)) {
+            throw format.bad("this is no job file; expected \"" + JobFormat.NAME + "\"");
+        }
+        JsonValue version = root.field("version");
+        int number = version.integer(0, Integer.MAX_VALUE);
+        if (number != JobFormat.VERSION) {
+            throw version.bad("version " + number + " is not known here; expected " + JobFormat.VERSION
+                    + ". A newer file needs a newer program");
+        }
+        Optional<String> id = root.optional("id").map(JobReader::id);
+        SetPlate plate = plate(root.field("set"));
+        Policy policy = policy(root.optional("policy"));
+        List<Capacitor> parts = parts(root);
+        List<Reading> readings = readings(root, parts, now);
+        Optional<JsonValue> journal = root.optional("journal");
+        if (journal.isPresent() && root.optional("notes").isPresent()) {
+            throw root.field("notes").bad("notes stand in the journal where there is one; leave out one of the two");
+        }
+        Job job = journal.isPresent()
+                ? replayed(journal.get(), plate, policy, parts, readings)
+                : Job.of(opening(plate, policy, parts, readings, notes(root, now), now));
+        return new JobFile(id, job);
+    }
+
+    private static String id(JsonValue v) {
+        String id = v.text(64);
+        if (!id.matches("[A-Za-z0-9-]{1,64}")) {
+            throw v.bad("expected an id of letters, digits and hyphens");
+        }
+        return id;
+    }
+
+    private static List<Entry> opening(SetPlate plate, Policy policy, List<Capacitor> parts, List<Reading> readings,
+            List<Entry> notes, ZonedDateTime now) {
+        ZonedDateTime first = notes.stream().map(Entry::at).min(Comparator.naturalOrder()).orElse(now);
+        for (Reading r : readings) {
+            first = r.at().isBefore(first.toInstant()) ? r.at().atZone(now.getZone()) : first;
+        }
+        List<Entry> timed = new ArrayList<>(notes);
+        readings.forEach(r -> timed.add(new Entry(0, r.at().atZone(now.getZone()), new Act.Did(new Edit.ReadingKept(r)))));
+        timed.sort(Comparator.comparing(e -> e.at().toInstant()));
+        List<Entry> journal = new ArrayList<>();
+        journal.add(new Entry(0, first, new Act.Did(new Edit.Arrived(plate, policy))));
+        for (Capacitor part : parts) {
+            journal.add(new Entry(journal.size(), first, new Act.Did(new Edit.PartAdded(part))));
+        }
+        timed.forEach(e -> journal.add(new Entry(journal.size(), e.at(), e.act())));
+        return journal;
+    }
+
+    private List<Entry> notes(JsonValue root, ZonedDateTime now) {
+        return root.list("notes", JobFormat.MOST_ENTRIES).stream().map(v -> {
+            v.object("at", "text");
+            ZonedDateTime at = v.optional("at").map(t -> instant(t).atZone(now.getZone())).orElse(now);
+            return new Entry(0, at, new Act.Did(new Edit.NoteWritten(v.field("text").text(LONGEST_TEXT))));
+        }).toList();
+    }
+
+    private Job replayed(JsonValue journal, SetPlate plate, Policy policy, List<Capacitor> parts, List<Reading> readings) {
+        List<JsonValue> values = journal.list(JobFormat.MOST_ENTRIES);
+        List<Entry> entries = new ArrayList<>();
+        for (JsonValue v : values) {
+            ZonedDateTime at = instant(v.field("at")).atZone(zone(v.field("zone")));
+            entries.add(new Entry(entries.size(), at, act(v)));
+        }
+        Job job;
+        try {
+            job = Job.of(entries);
+        } catch (IllegalEditException e) {
+            JsonValue at = e.entry() < values.size() ? values.get(e.entry()) : journal;
+            throw at.bad("the journal does not hold together: " + e.getMessage());
+        }
+        boolean same = job.plate().equals(plate) && job.policy().equals(policy)
+                && Set.copyOf(job.census()).equals(Set.copyOf(parts)) && Set.copyOf(job.readings()).equals(Set.copyOf(readings));
+        if (!same) {
+            throw journal.bad("set, policy, parts or readings are not what the journal leads to; "
+                    + "leave the journal out to import them as they stand");
+        }
+        return job;
+    }
+
+    /** One act of a journal; the fields of its time are the caller's. */
+    public Act act(JsonValue v) {
+        JsonValue act = v.field("act");
+        return switch (act.text(LONGEST_NAME)) {
+            case "undo" -> new Act.Undid(fields(v, "entry").field("entry").integer(0, JobFormat.MOST_ENTRIES));
+            case "redo" -> new Act.Redid(fields(v, "entry").field("entry").integer(0, JobFormat.MOST_ENTRIES));
+            case "arrived" ->
+                did(new Edit.Arrived(plate(fields(v, "set", "policy").field("set")), policy(Optional.of(v.field("policy")))));
+            case "set-changed" ->
+                did(new Edit.PlateChanged(plate(fields(v, "before", "after").field("before")), plate(v.field("after"))));
+            case "policy-changed" -> did(new Edit.PolicyChanged(policy(Optional.of(fields(v, "before", "after").field("before"))),
+                    policy(Optional.of(v.field("after")))));
+            case "part-added" -> did(new Edit.PartAdded(part(fields(v, "part", "readings").field("part")), ownReadings(v)));
+            case "part-removed" -> did(new Edit.PartRemoved(part(fields(v, "part", "readings").field("part")), ownReadings(v)));
+            case "part-changed" ->
+                did(new Edit.PartChanged(part(fields(v, "before", "after").field("before")), part(v.field("after"))));
+            case "reading-kept" -> did(new Edit.ReadingKept(reading(fields(v, "reading").field("reading"), Instant.EPOCH)));
+            case "reading-withdrawn" ->
+                did(new Edit.ReadingWithdrawn(reading(fields(v, "reading").field("reading"), Instant.EPOCH)));
+            case "note" -> did(new Edit.NoteWritten(fields(v, "text").field("text").text(LONGEST_TEXT)));
+            case "power" -> did(new Edit.PowerSwitched(fields(v, "power").field("power").code(Edit.Power.class)));
+            default ->
+                throw act.bad("unknown act; expected one of arrived, set-changed, policy-changed, part-added, part-changed, "
+                        + "part-removed, reading-kept, reading-withdrawn, note, power, undo, redo");
+        };
+    }
+
+    private static Act did(Edit edit) {
+        return new Act.Did(edit);
+    }
+
+    private static JsonValue fields(JsonValue v, String... names) {
+        List<String> all = new ArrayList<>(List.of("at", "zone", "act"));
+        all.addAll(List.of(names));
+        return v.object(all.toArray(String[]::new));
+    }
+
+    private List<Reading> ownReadings(JsonValue v) {
+        return v.list("readings", JobFormat.MOST_READINGS).stream().map(r -> reading(r, Instant.EPOCH)).toList();
+    }
+
+    private static Instant instant(JsonValue v) {
+        try {
+            return Instant.parse(v.text(LONGEST_NAME));
+        } catch (DateTimeException e) {
+            throw v.bad("expected a time in UTC such as 2026-11-20T10:15:00Z");
+        }
+    }
+
+    private static ZoneId zone(JsonValue v) {
+        try {
+            return ZoneId.of(v.text(LONGEST_NAME));
+        } catch (DateTimeException e) {
+            throw v.bad("expected a time zone such as Europe/London");
+        }
+    }
+
+    private static SetPlate plate(JsonValue v) {
+        v.object("name", "kind", "technology", "place", "made", "mains", "chassis", "purpose", "dialect", "complaint",
+                "endState");
+        JsonValue name = v.field("name");
+        if (name.text(LONGEST_NAME).isBlank()) {
+            throw name.bad("a set needs a name");
+        }
+        Optional<JsonValue> made = v.optional("made");
+        return new SetPlate(name.text(LONGEST_NAME), v.code("kind", SetPlate.Kind.RADIO_RECEIVER),
+                v.code("technology", SetPlate.Technology.VALVE), v.text("place", LONGEST_NAME),
+                made.isPresent()
+                        ? OptionalInt.of(made.get().integer(SetPlate.FIRST_YEAR, SetPlate.LAST_YEAR))
+                        : OptionalInt.empty(),
+                v.optional("mains").map(JobReader::mains), v.code("chassis", SetPlate.Chassis.UNKNOWN),
+                v.code("purpose", SetPlate.Purpose.USE), v.code("dialect", SetPlate.Dialect.BRITISH),
+                v.text("complaint", LONGEST_TEXT), v.text("endState", LONGEST_TEXT));
+    }
+
+    private static SetPlate.Mains mains(JsonValue v) {
+        v.object("volts", "hertz");
+        return new SetPlate.Mains(v.field("volts").number(1, 1000), v.field("hertz").number(0, 1000));
+    }
+
+    private static Policy policy(Optional<JsonValue> given) {
+        if (given.isEmpty()) {
+            return Policy.USUAL;
+        }
+        JsonValue v = given.get().object("renew", "voltage", "capacitance", "electrolytics", "appearance", "tantalum",
+                "rectifiers",
+                "paper", "limits");
+        Policy usual = Policy.USUAL;
+        return new Policy(v.code("renew", usual.renew()), v.code("voltage", usual.voltage()),
+                v.code("capacitance", usual.capacitance()), v.code("electrolytics", usual.electrolytics()),
+                v.code("appearance", usual.appearance()), v.code("tantalum", usual.tantalum()),
+                v.code("rectifiers", usual.rectifiers()), v.code("paper", usual.paper()), v.code("limits", usual.limits()));
+    }
+
+    private List<Capacitor> parts(JsonValue root) {
+        Set<PartRef> seen = new HashSet<>();
+        return root.list("parts", JobFormat.MOST_PARTS).stream().map(v -> {
+            Capacitor part = part(v);
+            if (!seen.add(part.ref())) {
+                throw v.field("ref").bad(part.ref() + " stands in the census twice");
+            }
+            return part;
+        }).toList();
+    }
+
+    private static PartRef ref(JsonValue v) {
+        return PartRef.parse(v.text(LONGEST_NAME))
+                .orElseThrow(() -> v.bad("expected a part reference of letters and a number, such as C21 or C31a"));
+    }
+
+    private Capacitor part(JsonValue v) {
+        v.object("ref", "marking", "kind", "capacitanceFarads", "tolerance", "ratedVolts", "ratedForMains", "role", "polarity",
+                "workingVolts", "remark");
+        String marking = v.text("marking", LONGEST_NAME);
+        OptionalDouble farads = v.positive("capacitanceFarads", 10);
+        if (farads.isEmpty() && marking.isEmpty()) {
+            throw v.bad("a part needs capacitanceFarads or a marking that gives it");
+        }
+        // A file that states the capacitance states everything; else what is not stated is taken from the marking.
+        Stated marked = farads.isPresent() ? Stated.NOTHING : marked(v.field("marking"));
+        Optional<String> kind = v.optional("kind").map(this::kind).or(marked::kind);
+        OptionalDouble rated = v.positive("ratedVolts", 100_000);
+        OptionalDouble working = v.positive("workingVolts", 100_000);
+        boolean mains = v.optional("ratedForMains").map(JsonValue::bool).orElse(marked.ratedForMains());
+        if (mains && rated.isEmpty() && marked.ratedVolts().isEmpty()) {
+            throw v.bad("ratedForMains says how ratedVolts is meant; there is none");
+        }
+        return new Capacitor(ref(v.field("ref")), marking, kind.orElse(Capacitor.UNSTATED_KIND),
+                farads.isPresent() ? farads.getAsDouble() : marked.farads().orElseThrow(),
+                v.optional("tolerance").map(JobReader::tolerance).or(marked::tolerance),
+                rated.isPresent() ? rated : marked.ratedVolts(),
+                mains, v.code("role", marked.role().orElse(Role.UNSTATED)),
+                v.code("polarity", marked.polarity().orElse(Polarity.UNSTATED)),
+                working.isPresent() ? working : marked.workingVolts(),
+                v.text("remark", LONGEST_TEXT));
+    }
+
+    private Stated marked(JsonValue marking) {
+        Stated stated = understood(marking,
+                () -> MarkingParser.parse(Token.of(marking.text(LONGEST_NAME)), knowledge.vocabulary()));
+        if (stated.farads().isEmpty()) {
+            throw marking.bad("the marking gives no capacitance; expected for example \"8 MFD 450 V\"");
+        }
+        return stated;
+    }
+
+    private String kind(JsonValue v) {
+        String id = v.text(LONGEST_NAME);
+        if (!knowledge.kinds().containsKey(id)) {
+            throw v.bad("unknown kind of capacitor; expected one of "
+                    + String.join(", ", knowledge.kinds().keySet().stream().sorted().toList()));
+        }
+        return id;
+    }
+
+    private static Tolerance tolerance(JsonValue v) {
+        v.object("below", "above");
+        return new Tolerance(v.field("below").number(-1, 0), v.field("above").number(0, 10));
+    }
+
+    private List<Reading> readings(JsonValue root, List<Capacitor> parts, ZonedDateTime now) {
+        Set<PartRef> known = new HashSet<>();
+        parts.forEach(p -> known.add(p.ref()));
+        Set<String> ids = new HashSet<>();
+        List<Reading> readings = new ArrayList<>();
+        for (JsonValue v : root.list("readings", JobFormat.MOST_READINGS)) {
+            Reading given = reading(v, now.toInstant());
+            Reading reading = given.id().isEmpty()
+                    ? new Reading("r" + (readings.size() + 1), given.part(), given.at(), given.figures(), given.conditions(),
+                            given.typed())
+                    : given;
+            if (!known.contains(reading.part())) {
+                throw v.field("part").bad("there is no " + reading.part() + " among the parts");
+            }
+            if (!ids.add(reading.id())) {
+                throw v.bad("the reading id " + reading.id() + " stands here a second time");
+            }
+            readings.add(reading);
+        }
+        return readings;
+    }
+
+    private static Reading reading(JsonValue v, Instant usual) {
+        v.object("id", "part", "at", "typed", "capacitanceFarads", "esrOhms", "dissipation", "quality", "leakageAmperes",
+                "insulationOhms", "frequencyHertz", "mode", "connection", "testVolts", "minutesAtVoltage", "celsius");
+        PartRef part = ref(v.field("part"));
+        Instant at = v.optional("at").map(JobReader::instant).orElse(usual);
+        String typed = v.text("typed", LONGEST_NAME * 2);
+        Figures figures = new Figures(Map.of());
+        for (Figure figure : Figure.values()) {
+            OptionalDouble value = v.positive(JobFormat.field(figure), LARGEST);
+            figures = value.isPresent() ? figures.with(figure, value.getAsDouble()) : figures;
+        }
+        String id = v.optional("id").map(JobReader::id).orElse("");
+        if (!figures.values().isEmpty()) {
+            if (figures.has(Figure.DISSIPATION) && figures.has(Figure.QUALITY)) {
+                throw v.bad("a reading gives dissipation or quality, not both");
+            }
+            return new Reading(id, part, at, figures, conditions(v), typed);
+        }
+        if (typed.isEmpty()) {
+            throw v.bad("a reading needs at least one figure, or the line as typed");
+        }
+        return typedReading(v, id, part, at, typed);
+    }
+
+    /** A hand-written reading that gives only the line as typed at the bench. */
+    private static Reading typedReading(JsonValue v, String id, PartRef part, Instant at, String typed) {
+        JsonValue line = v.field("typed");
+        List<Token> words = Token.of(typed);
+        boolean named = !words.isEmpty() && PartRef.parse(words.getFirst().text()).filter(part::equals).isPresent();
+        ReadingParser parser = new ReadingParser();
+        return understood(line, () -> {
+            parser.read(named ? words.subList(1, words.size()) : words);
+            return new Reading(id, part, at, parser.figures(), parser.conditions(), typed);
+        });
+    }
+
+    private static Conditions conditions(JsonValue v) {
+        return new Conditions(v.positive("frequencyHertz", 1e9), v.code("mode", Mode.UNSTATED),
+                v.code("connection", Connection.OUT_OF_CIRCUIT), v.positive("testVolts", 100_000),
+                v.positive("minutesAtVoltage", 1e6),
+                v.optional("celsius").map(t -> OptionalDouble.of(t.number(-60, 150))).orElse(OptionalDouble.empty()));
+    }
+
+    private static <T> T understood(JsonValue at, Supplier<T> reading) {
+        Words words = Words.of(SetPlate.Dialect.BRITISH);
+        try {
+            return reading.get();
+        } catch (UnreadableException e) {
+            throw at.bad(words.say(e.problem()));
+        } catch (AmbiguousException e) {
+            throw at.bad(words.say(e.question()) + " Write it plainly.");
+        }
+    }
+}

@@ -1,0 +1,158 @@
+package org.yellowhearth.records.jobfile;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.time.ZonedDateTime;
+import java.util.List;
+import java.util.OptionalDouble;
+import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Entry;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.reading.Conditions;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Reading;
+
+/** Writes jobs, and single acts of a journal, as the JSON of {@code docs/job-format.md}. */
+public final class JobWriter {
+    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+
+    private JobWriter() {
+    }
+
+    /** A whole job: what stands now, and the journal it follows from. */
+    public static String write(String id, Job job) {
+        ObjectNode root = JSON.objectNode();
+        root.put("format", JobFormat.NAME);
+        root.put("version", JobFormat.VERSION);
+        root.put("id", id);
+        root.set("set", plate(job.plate()));
+        root.set("policy", policy(job.policy()));
+        root.set("parts", array(job.census().stream().map(JobWriter::part).toList()));
+        root.set("readings", array(job.readings().stream().map(JobWriter::reading).toList()));
+        root.set("journal", array(job.journal().stream().map(JobWriter::entry).toList()));
+        return root.toPrettyString() + "\n";
+    }
+
+    private static ArrayNode array(List<ObjectNode> nodes) {
+        return JSON.arrayNode().addAll(nodes);
+    }
+
+    private static ObjectNode entry(Entry entry) {
+        ObjectNode node = time(JSON.objectNode(), entry.at());
+        node.setAll(act(entry.act()));
+        return node;
+    }
+
+    private static ObjectNode time(ObjectNode node, ZonedDateTime at) {
+        return node.put("at", at.toInstant().toString()).put("zone", at.getZone().getId());
+    }
+
+    /** One act of a journal, without its time. */
+    public static ObjectNode act(Act act) {
+        return switch (act) {
+            case Act.Did did -> edit(did.edit());
+            case Act.Undid undo -> JSON.objectNode().put("act", "undo").put("entry", undo.entry());
+            case Act.Redid redo -> JSON.objectNode().put("act", "redo").put("entry", redo.entry());
+        };
+    }
+
+    private static ObjectNode edit(Edit edit) {
+        ObjectNode node = JSON.objectNode();
+        switch (edit) {
+            case Edit.Arrived e -> node.put("act", "arrived").setAll(both("set", plate(e.plate()), "policy", policy(e.policy())));
+            case Edit.PlateChanged e ->
+                node.put("act", "set-changed").setAll(both("before", plate(e.before()), "after", plate(e.after())));
+            case Edit.PolicyChanged e ->
+                node.put("act", "policy-changed").setAll(both("before", policy(e.before()), "after", policy(e.after())));
+            case Edit.PartAdded e -> partWithReadings(node.put("act", "part-added"), e.part(), e.readings());
+            case Edit.PartRemoved e -> partWithReadings(node.put("act", "part-removed"), e.part(), e.readings());
+            case Edit.PartChanged e ->
+                node.put("act", "part-changed").setAll(both("before", part(e.before()), "after", part(e.after())));
+            case Edit.ReadingKept e -> node.put("act", "reading-kept").set("reading", reading(e.reading()));
+            case Edit.ReadingWithdrawn e -> node.put("act", "reading-withdrawn").set("reading", reading(e.reading()));
+            case Edit.NoteWritten e -> node.put("act", "note").put("text", e.text());
+            case Edit.PowerSwitched e -> node.put("act", "power").put("power", e.power().code());
+        }
+        return node;
+    }
+
+    private static ObjectNode both(String first, ObjectNode one, String second, ObjectNode other) {
+        ObjectNode node = JSON.objectNode();
+        node.set(first, one);
+        node.set(second, other);
+        return node;
+    }
+
+    private static void partWithReadings(ObjectNode node, Capacitor part, List<Reading> readings) {
+        node.set("part", part(part));
+        if (!readings.isEmpty()) {
+            node.set("readings", array(readings.stream().map(JobWriter::reading).toList()));
+        }
+    }
+
+    private static ObjectNode plate(SetPlate p) {
+        ObjectNode node = JSON.objectNode();
+        node.put("name", p.name()).put("kind", p.kind().code()).put("technology", p.technology().code());
+        text(node, "place", p.place());
+        p.made().ifPresent(y -> node.put("made", y));
+        p.mains().ifPresent(m -> node.set("mains", JSON.objectNode().put("volts", m.volts()).put("hertz", m.hertz())));
+        node.put("chassis", p.chassis().code()).put("purpose", p.purpose().code()).put("dialect", p.dialect().code());
+        text(node, "complaint", p.complaint());
+        text(node, "endState", p.endState());
+        return node;
+    }
+
+    private static ObjectNode policy(Policy p) {
+        return JSON.objectNode().put("renew", p.renew().code()).put("voltage", p.voltage().code())
+                .put("capacitance", p.capacitance().code()).put("electrolytics", p.electrolytics().code())
+                .put("appearance", p.appearance().code()).put("tantalum", p.tantalum().code())
+                .put("rectifiers", p.rectifiers().code()).put("paper", p.paper().code()).put("limits", p.limits().code());
+    }
+
+    /** A part with every value that the program holds of it. */
+    public static ObjectNode part(Capacitor c) {
+        ObjectNode node = JSON.objectNode().put("ref", c.ref().toString());
+        text(node, "marking", c.marking());
+        node.put("kind", c.kind()).put("capacitanceFarads", c.farads());
+        c.tolerance().ifPresent(t -> node.set("tolerance", JSON.objectNode().put("below", t.below()).put("above", t.above())));
+        number(node, "ratedVolts", c.ratedVolts());
+        if (c.ratedForMains()) {
+            node.put("ratedForMains", true);
+        }
+        node.put("role", c.role().code()).put("polarity", c.polarity().code());
+        number(node, "workingVolts", c.workingVolts());
+        text(node, "remark", c.remark());
+        return node;
+    }
+
+    /** A reading with every figure and condition. */
+    public static ObjectNode reading(Reading r) {
+        ObjectNode node = JSON.objectNode().put("id", r.id()).put("part", r.part().toString()).put("at", r.at().toString());
+        text(node, "typed", r.typed());
+        for (Figure figure : Figure.values()) {
+            number(node, JobFormat.field(figure), r.figures().get(figure));
+        }
+        Conditions c = r.conditions();
+        number(node, "frequencyHertz", c.frequencyHertz());
+        node.put("mode", c.mode().code()).put("connection", c.connection().code());
+        number(node, "testVolts", c.testVolts());
+        number(node, "minutesAtVoltage", c.minutesAtVoltage());
+        number(node, "celsius", c.celsius());
+        return node;
+    }
+
+    private static void number(ObjectNode node, String name, OptionalDouble value) {
+        value.ifPresent(v -> node.put(name, v));
+    }
+
+    private static void text(ObjectNode node, String name, String value) {
+        if (!value.isEmpty()) {
+            node.put(name, value);
+        }
+    }
+}

@@ -1,0 +1,157 @@
+package org.yellowhearth.records.knowledge;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.Family;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.knowledge.LeakageLimit;
+import org.yellowhearth.core.knowledge.LimitProfile;
+import org.yellowhearth.core.knowledge.Limits;
+import org.yellowhearth.core.knowledge.Source;
+import org.yellowhearth.core.knowledge.Vocabulary;
+import org.yellowhearth.core.part.Polarity;
+import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.quantity.PreferredSeries;
+import org.yellowhearth.records.json.JsonText;
+import org.yellowhearth.records.json.JsonValue;
+
+/** Reads the knowledge files that ship with the program, checks them, and hands them to core as values. */
+public final class KnowledgeFiles {
+    private static final int MOST = 1000;
+    private static final int LONGEST = 400;
+    private static final double VOLTS = 1e6;
+
+    private KnowledgeFiles() {
+    }
+
+    /** Reads all knowledge files. A fault in one is a fault of the program and names its place. */
+    public static Knowledge read() {
+        Map<String, Source> sources = new HashMap<>();
+        for (JsonValue v : open("sources.json").object("format", "version", "sources").field("sources").list(MOST)) {
+            v.object("id", "standing", "title");
+            Source source = new Source(v.field("id").text(LONGEST), v.field("standing").code(Source.Standing.class),
+                    v.field("title").text(LONGEST));
+            sources.put(source.id(), source);
+        }
+        Map<String, CapacitorKind> kinds = new HashMap<>();
+        Map<String, String> kindWords = new HashMap<>();
+        for (JsonValue v : open("capacitor-kinds.json").object("format", "version", "kinds").field("kinds").list(MOST)) {
+            CapacitorKind kind = kind(v, sources);
+            kinds.put(kind.id(), kind);
+            kind.words().forEach(word -> claim(kindWords, word, kind.id(), v));
+        }
+        return new Knowledge(kinds, sources, vocabulary(kindWords));
+    }
+
+    private static JsonValue open(String name) {
+        try (InputStream in = KnowledgeFiles.class.getResourceAsStream(name)) {
+            return JsonText.read(in);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static CapacitorKind kind(JsonValue v, Map<String, Source> sources) {
+        v.object("id", "family", "words", "limits", "hazards", "heir");
+        Map<LimitProfile, Limits> limits = new EnumMap<>(LimitProfile.class);
+        for (LimitProfile profile : LimitProfile.values()) {
+            v.field("limits").object("period", "modern").optional(profile.code())
+                    .ifPresent(l -> limits.put(profile, limits(l, sources)));
+        }
+        JsonValue heir = v.field("heir").object("kind", "series", "ratings");
+        return new CapacitorKind(v.field("id").text(LONGEST), v.field("family").code(Family.class), texts(v.field("words")),
+                limits,
+                texts(v.field("hazards")),
+                new CapacitorKind.Heir(heir.field("kind").text(LONGEST),
+                        PreferredSeries.valueOf(heir.field("series").text(LONGEST)),
+                        heir.field("ratings").list(MOST).stream().map(r -> r.number(0, VOLTS)).toList()));
+    }
+
+    private static Limits limits(JsonValue v, Map<String, Source> sources) {
+        v.object("kept", "dissipation", "oxideDissipation", "leakage", "insulation", "cited");
+        JsonValue kept = v.field("kept").object("renewBelow", "watchBelow", "watchAbove", "renewAbove");
+        JsonValue cited = v.field("cited").object("kept", "dissipation", "leakage", "insulation");
+        return new Limits(
+                new Limits.Kept(fraction(kept, "renewBelow"), fraction(kept, "watchBelow"), fraction(kept, "watchAbove"),
+                        fraction(kept, "renewAbove")),
+                v.field("dissipation").list(MOST).stream().map(KnowledgeFiles::dissipation).toList(),
+                fraction(v, "oxideDissipation"),
+                v.optional("leakage").map(KnowledgeFiles::leakage), v.optional("insulation").map(KnowledgeFiles::insulation),
+                new Limits.Cited(cite(cited, "kept", sources), cite(cited, "dissipation", sources),
+                        cite(cited, "leakage", sources),
+                        cite(cited, "insulation", sources)));
+    }
+
+    private static double fraction(JsonValue v, String name) {
+        return v.field(name).number(0, 10);
+    }
+
+    private static String cite(JsonValue cited, String name, Map<String, Source> sources) {
+        String id = cited.field(name).text(LONGEST);
+        if (!sources.containsKey(id)) {
+            throw cited.field(name).bad("no such source: " + id);
+        }
+        return id;
+    }
+
+    private static Limits.DissipationLimit dissipation(JsonValue v) {
+        v.object("upToVolts", "watchAbove", "renewAbove");
+        return new Limits.DissipationLimit(v.field("upToVolts").number(0, VOLTS), fraction(v, "watchAbove"),
+                fraction(v, "renewAbove"));
+    }
+
+    private static Limits.InsulationLimit insulation(JsonValue v) {
+        v.object("renewBelowSeconds", "watchBelowSeconds", "enoughOhms");
+        return new Limits.InsulationLimit(v.field("renewBelowSeconds").number(0, 1e6),
+                v.field("watchBelowSeconds").number(0, 1e6),
+                v.field("enoughOhms").number(1, 1e15));
+    }
+
+    private static LeakageLimit leakage(JsonValue v) {
+        if (v.field("rule").text(LONGEST).equals("service")) {
+            v.object("rule", "steps", "baseAmperes", "capAmperes", "minutes");
+            return new LeakageLimit.Service(
+                    v.field("steps").list(MOST).stream()
+                            .map(s -> new LeakageLimit.Service.Step(s.field("upToVolts").number(0, VOLTS),
+                                    1e3 * s.field("milliamperesPerMicrofarad").number(0, 1)))
+                            .toList(),
+                    v.field("baseAmperes").number(0, 1), v.field("capAmperes").number(0, 1), v.field("minutes").number(0, 60));
+        }
+        v.object("rule", "boundCoulombs", "share", "leastAmperes", "shareAbove", "additionAbove", "minutes");
+        return new LeakageLimit.OfCharge(v.field("boundCoulombs").number(0, 1e3), v.field("share").number(0, 1),
+                v.field("leastAmperes").number(0, 1), v.field("shareAbove").number(0, 1), v.field("additionAbove").number(0, 1),
+                v.field("minutes").number(0, 60));
+    }
+
+    private static Vocabulary vocabulary(Map<String, String> kindWords) {
+        JsonValue v = open("vocabulary.json").object("format", "version", "roles", "polarities");
+        Map<String, Role> roles = new HashMap<>();
+        for (Role role : Role.values()) {
+            v.field("roles").optional(role.code()).ifPresent(words -> texts(words).forEach(w -> claim(roles, w, role, words)));
+        }
+        Map<String, Polarity> polarities = new HashMap<>();
+        for (Polarity polarity : Polarity.values()) {
+            v.field("polarities").optional(polarity.code())
+                    .ifPresent(words -> texts(words).forEach(w -> claim(polarities, w, polarity, words)));
+        }
+        return new Vocabulary(kindWords, roles, polarities);
+    }
+
+    private static <T> void claim(Map<String, T> words, String word, T meaning, JsonValue at) {
+        Optional.ofNullable(words.put(word, meaning)).ifPresent(other -> {
+            throw at.bad("the word \"" + word + "\" means both " + other + " and " + meaning);
+        });
+    }
+
+    private static List<String> texts(JsonValue v) {
+        return v.list(MOST).stream().map(t -> t.text(LONGEST)).toList();
+    }
+}

@@ -1,0 +1,268 @@
+package org.yellowhearth.records.store;
+
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Supplier;
+
+import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.FlywayException;
+import org.jdbi.v3.core.Handle;
+import org.jdbi.v3.core.Jdbi;
+import org.jdbi.v3.core.JdbiException;
+import org.jdbi.v3.core.statement.PreparedBatch;
+import org.sqlite.SQLiteConfig;
+import org.sqlite.SQLiteDataSource;
+import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Entry;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.records.jobfile.JobReader;
+import org.yellowhearth.records.jobfile.JobWriter;
+import org.yellowhearth.records.json.JsonText;
+
+/**
+ * A shop in a SQLite file: write-ahead log, full synchronisation, one writer, every append one transaction. A lock beside the file
+ * keeps a second window out.
+ */
+public final class SqliteShop implements Shop {
+    private static final String FILE = "shop.sqlite";
+
+    private final Handle handle;
+    private final Connection connection;
+    private final FileChannel lockChannel;
+    private final JobReader reader;
+    private final Map<String, Job> open = new HashMap<>();
+
+    private SqliteShop(Connection connection, FileChannel lockChannel, Knowledge knowledge) {
+        this.connection = connection;
+        this.handle = Jdbi.create(connection).open();
+        this.lockChannel = lockChannel;
+        this.reader = new JobReader(knowledge);
+    }
+
+    /**
+     * Opens the shop in a folder, making it if there is none, and brings an older one up to date.
+     *
+     * @throws ShopException where the folder cannot be used, the shop is open already, or the file is no shop or a newer one
+     */
+    public static SqliteShop open(Path folder, Knowledge knowledge) {
+        FileChannel lock = lock(folder);
+        try {
+            SQLiteConfig config = new SQLiteConfig();
+            config.setJournalMode(SQLiteConfig.JournalMode.WAL);
+            config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
+            config.enforceForeignKeys(true);
+            config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
+            SQLiteDataSource source = new SQLiteDataSource(config);
+            source.setUrl("jdbc:sqlite:" + folder.resolve(FILE));
+            Flyway.configure().dataSource(source).locations("classpath:org/yellowhearth/records/store").load().migrate();
+            return new SqliteShop(source.getConnection(), lock, knowledge);
+        } catch (FlywayException | SQLException e) {
+            release(lock);
+            throw new ShopException("The shop in " + folder + " cannot be opened: " + firstLine(e)
+                    + " It was left as it is. Start with another folder, or put a backup in its place.", e);
+        }
+    }
+
+    private static String firstLine(Throwable e) {
+        Throwable cause = e;
+        while (cause.getCause() != null) {
+            cause = cause.getCause();
+        }
+        return String.valueOf(cause.getMessage()).lines().findFirst().orElse("").strip() + ".";
+    }
+
+    private static FileChannel lock(Path folder) {
+        try {
+            Files.createDirectories(folder);
+            FileChannel channel = FileChannel.open(folder.resolve("shop.lock"), StandardOpenOption.CREATE,
+                    StandardOpenOption.WRITE);
+            FileLock lock = tryLock(channel);
+            if (lock == null) {
+                channel.close();
+                throw new ShopException("The shop in " + folder + " is open in another window. Go on there, or close it first.");
+            }
+            return channel;
+        } catch (IOException e) {
+            throw new ShopException("The folder " + folder + " cannot be written to: " + e.getMessage()
+                    + ". Check that the drive is there and that you may write to it.", e);
+        }
+    }
+
+    private static FileLock tryLock(FileChannel channel) throws IOException {
+        try {
+            return channel.tryLock();
+        } catch (OverlappingFileLockException e) {
+            return null;
+        }
+    }
+
+    private static void release(FileChannel lock) {
+        try {
+            lock.close();
+        } catch (IOException e) {
+            throw new ShopException("The lock on the shop could not be given back: " + e.getMessage(), e);
+        }
+    }
+
+    @Override
+    public synchronized List<ShelfEntry> shelf() {
+        return guarded("read the shelf", () -> handle.createQuery("select id from job order by touched_at desc, name, id")
+                .mapTo(String.class).list().stream().map(id -> new ShelfEntry(id, job(id))).toList());
+    }
+
+    @Override
+    public synchronized Job job(String id) {
+        return open.computeIfAbsent(id, this::load);
+    }
+
+    private Job load(String id) {
+        return guarded("read a job", () -> {
+            List<Entry> journal = handle
+                    .createQuery("select number, at, zone, act from entry where job = :job order by number").bind("job", id)
+                    .map((row, _) -> new Entry(row.getInt("number"),
+                            Instant.parse(row.getString("at")).atZone(ZoneId.of(row.getString("zone"))),
+                            reader.act(JsonText.read(row.getString("act")))))
+                    .list();
+            if (journal.isEmpty()) {
+                throw new ShopException("There is no job " + id + " in this shop.");
+            }
+            return Job.of(journal);
+        });
+    }
+
+    @Override
+    public synchronized String add(Job job) {
+        String id = UUID.randomUUID().toString();
+        guarded("put a job on the shelf", () -> inTransaction(() -> {
+            write(id, job, job.journal());
+            project(id, List.of(), job.census());
+            projectReadings(id, Set.of(), job.readings());
+            return id;
+        }));
+        open.put(id, job);
+        return id;
+    }
+
+    @Override
+    public synchronized Job append(String id, List<Act> acts, ZonedDateTime at) {
+        Job before = job(id);
+        Job after = before;
+        List<Entry> entries = new ArrayList<>();
+        for (Act act : acts) {
+            Entry entry = new Entry(after.journal().size(), at, act);
+            entries.add(entry);
+            after = after.after(entry);
+        }
+        Job standing = after;
+        guarded("keep an entry", () -> inTransaction(() -> {
+            write(id, standing, entries);
+            projectChanges(id, before, standing);
+            return standing;
+        }));
+        open.put(id, standing);
+        return standing;
+    }
+
+    private void write(String id, Job job, List<Entry> entries) {
+        Instant touched = job.journal().getLast().at().toInstant();
+        handle.createUpdate("""
+                insert into job (id, name, kind, place, made, touched_at) values (:id, :name, :kind, :place, :made, :touched)
+                on conflict (id) do update set name = excluded.name, kind = excluded.kind, place = excluded.place,
+                    made = excluded.made, touched_at = excluded.touched_at
+                """).bind("id", id).bind("name", job.plate().name()).bind("kind", job.plate().kind().code())
+                .bind("place", job.plate().place())
+                .bind("made", job.plate().made().isPresent() ? Integer.valueOf(job.plate().made().getAsInt()) : null)
+                .bind("touched", touched.toString()).execute();
+        PreparedBatch batch = handle.prepareBatch("insert into entry (job, number, at, zone, act) values (?, ?, ?, ?, ?)");
+        for (Entry e : entries) {
+            batch.add(id, e.number(), e.at().toInstant().toString(), e.at().getZone().getId(), JobWriter.act(e.act()).toString());
+        }
+        batch.execute();
+    }
+
+    private void projectChanges(String id, Job before, Job after) {
+        Set<Capacitor> was = new HashSet<>(before.census());
+        Set<Capacitor> is = new HashSet<>(after.census());
+        project(id, was.stream().filter(p -> !is.contains(p)).toList(), is.stream().filter(p -> !was.contains(p)).toList());
+        Set<Reading> had = new HashSet<>(before.readings());
+        Set<Reading> has = new HashSet<>(after.readings());
+        projectReadings(id, new HashSet<>(had.stream().filter(r -> !has.contains(r)).map(Reading::id).toList()),
+                has.stream().filter(r -> !had.contains(r)).toList());
+    }
+
+    private void project(String id, List<Capacitor> gone, List<Capacitor> come) {
+        for (Capacitor part : gone) {
+            handle.execute("delete from part where job = ? and ref = ?", id, part.ref().toString());
+        }
+        for (Capacitor part : come) {
+            handle.execute("insert into part values (?, ?, ?, ?, ?, ?, ?, ?)", id, part.ref().toString(), part.marking(),
+                    part.kind(),
+                    part.role().code(), part.farads(), boxed(part.ratedVolts()), boxed(part.workingVolts()));
+        }
+    }
+
+    private void projectReadings(String id, Set<String> gone, List<Reading> come) {
+        for (String reading : gone) {
+            handle.execute("delete from reading where job = ? and id = ?", id, reading);
+        }
+        for (Reading r : come) {
+            handle.execute("insert into reading values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)", id, r.id(), r.part().toString(),
+                    r.at().toString(), boxed(r.figures().get(Figure.CAPACITANCE)), boxed(r.figures().get(Figure.ESR)),
+                    boxed(r.figures().get(Figure.DISSIPATION)), boxed(r.figures().get(Figure.QUALITY)),
+                    boxed(r.figures().get(Figure.LEAKAGE)), boxed(r.figures().get(Figure.INSULATION)),
+                    boxed(r.conditions().frequencyHertz()), boxed(r.conditions().testVolts()),
+                    r.conditions().connection().code());
+        }
+    }
+
+    private static Double boxed(OptionalDouble value) {
+        return value.isPresent() ? Double.valueOf(value.getAsDouble()) : null;
+    }
+
+    private <T> T inTransaction(Supplier<T> work) {
+        return handle.inTransaction(_ -> work.get());
+    }
+
+    private static <T> T guarded(String what, Supplier<T> work) {
+        try {
+            return work.get();
+        } catch (JdbiException e) {
+            throw new ShopException("The shop could not " + what + ": " + firstLine(e)
+                    + " Nothing was changed. Check that the drive is there and has room.", e);
+        }
+    }
+
+    @Override
+    public synchronized void close() {
+        handle.close();
+        try {
+            connection.close();
+        } catch (SQLException e) {
+            throw new ShopException("The shop could not be closed: " + firstLine(e), e);
+        } finally {
+            release(lockChannel);
+        }
+    }
+}
