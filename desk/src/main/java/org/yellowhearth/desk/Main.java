@@ -1,12 +1,35 @@
 package org.yellowhearth.desk;
 
-/** Starts the application. */
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+import javafx.application.Application;
+import org.yellowhearth.records.store.Places;
+
+/**
+ * Starts the application: {@code [--shop=FOLDER] [--demo=FOLDER]}, or {@code --shots=FOLDER --demo=FOLDER} to redraw the pictures of the
+ * documentation. It is no {@code Application} itself, so that it starts from the class path.
+ */
 public final class Main {
     private Main() {
     }
 
     /** Starts the application. */
     public static void main(String[] args) {
-        System.out.println(args.length);
+        Places places = Places.ofThisUser();
+        Path logs = places.logs();
+        System.setProperty("hearth.logs", logs.toString());
+        System.setProperty("logback.configurationFile", "org/yellowhearth/desk/logging.xml");
+        CrashReports.into(logs);
+        List<String> all = new ArrayList<>(List.of(args));
+        if (all.stream().anyMatch(a -> a.startsWith("--shots="))) {
+            Application.launch(Shots.class, args);
+            return;
+        }
+        if (all.stream().noneMatch(a -> a.startsWith("--shop="))) {
+            all.add("--shop=" + places.shop());
+        }
+        Application.launch(HearthApplication.class, all.toArray(String[]::new));
     }
 }

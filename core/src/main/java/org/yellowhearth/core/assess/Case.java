@@ -12,6 +12,6 @@ import org.yellowhearth.core.part.Capacitor;
 record Case(Capacitor part, CapacitorKind kind, Evidence evidence, Policy policy, boolean museum, OptionalDouble ageYears) {
     /** The limits of the job's profile; empty for a part whose kind is not stated. */
     Optional<Limits> limits() {
-        return Optional.ofNullable(kind.limits().get(policy.limits()));
+        return Optional.ofNullable(kind.limits().get(policy.limits().limits()));
     }
 }

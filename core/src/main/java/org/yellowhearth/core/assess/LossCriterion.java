@@ -7,7 +7,6 @@ import java.util.OptionalDouble;
 
 import org.yellowhearth.core.assess.Finding.Limit;
 import org.yellowhearth.core.assess.Finding.Outcome;
-import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
@@ -65,15 +64,10 @@ final class LossCriterion {
                 : Finding.open(Criterion.DISSIPATION, Optional.of(Quantity.ratio(x)), pair.source,
                         Message.of(AssessWords.IN_CIRCUIT))));
         boolean read = reading.get().figures().has(Figure.ESR);
-        if (read || (alone && lossyByNature(c))) {
+        if (read || (alone && c.kind().lossyByNature())) {
             d.esrOhms().ifPresent(x -> findings.add(pair.esr(x, d.hertz())));
         }
         return findings;
-    }
-
-    /** A resistance computed from dissipation says something of an electrolyte; of paper, film and mica it only repeats D. */
-    private static boolean lossyByNature(Case c) {
-        return c.kind().family() == Family.ELECTROLYTIC || c.kind().family() == Family.TANTALUM;
     }
 
     /** The watch limit and the renew limit of one part. */

@@ -4,6 +4,7 @@ import java.time.Year;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.function.Consumer;
 
 import org.yellowhearth.core.message.Coded;
 
@@ -75,5 +76,42 @@ public record SetPlate(String name, Kind kind, Technology technology, String pla
     /** Its age in whole years, where its year is known. */
     public OptionalDouble age(Year today) {
         return made.isPresent() ? OptionalDouble.of(Math.max(0, today.getValue() - made.getAsInt())) : OptionalDouble.empty();
+    }
+
+    /** This plate with something changed, for example {@code plate.with(p -> p.place = "mess room")}. */
+    public SetPlate with(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return new SetPlate(draft.name, draft.kind, draft.technology, draft.place, draft.made, draft.mains, draft.chassis,
+                draft.purpose, draft.dialect, draft.complaint, draft.endState);
+    }
+
+    /** A plate while it is being changed. */
+    public static final class Draft {
+        public String name;
+        public Kind kind;
+        public Technology technology;
+        public String place;
+        public OptionalInt made;
+        public Optional<Mains> mains;
+        public Chassis chassis;
+        public Purpose purpose;
+        public Dialect dialect;
+        public String complaint;
+        public String endState;
+
+        private Draft(SetPlate plate) {
+            name = plate.name;
+            kind = plate.kind;
+            technology = plate.technology;
+            place = plate.place;
+            made = plate.made;
+            mains = plate.mains;
+            chassis = plate.chassis;
+            purpose = plate.purpose;
+            dialect = plate.dialect;
+            complaint = plate.complaint;
+            endState = plate.endState;
+        }
     }
 }

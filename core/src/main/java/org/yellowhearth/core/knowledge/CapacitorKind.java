@@ -38,4 +38,9 @@ public record CapacitorKind(String id, Family family, List<String> words, Map<Li
     public boolean polarised() {
         return (family == Family.ELECTROLYTIC || family == Family.TANTALUM) && !id.endsWith("bipolar");
     }
+
+    /** Whether its series resistance says something of its own; of paper, film and mica it only repeats the dissipation. */
+    public boolean lossyByNature() {
+        return family == Family.ELECTROLYTIC || family == Family.TANTALUM;
+    }
 }

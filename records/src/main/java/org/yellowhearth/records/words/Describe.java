@@ -10,7 +10,6 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
@@ -84,13 +83,6 @@ public final class Describe {
     public Optional<String> replacement(Replacement replacement) {
         return replacement.part().map(p -> Quantity.farads(p.farads()) + " " + rating(p.ratedVolts(), p.ratedForMains()) + " "
                 + words.capacitorKind(p.kind()));
-    }
-
-    /** The marked kind, role and polarity, for a second line under the value. */
-    public String place(Capacitor part, CapacitorKind kind) {
-        return part.role() == Role.UNSTATED
-                ? words.capacitorKind(kind.id())
-                : words.word(part.role()) + ", " + words.capacitorKind(kind.id());
     }
 
     /** The mains of a plate, or a dash while nobody has said. */

@@ -1,0 +1,53 @@
+package org.yellowhearth.desk;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+
+import javafx.application.Platform;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.yellowhearth.desk.model.DeskModel;
+
+/** Writes a report when something unexpected happens; what was entered is on the disk already. */
+final class CrashReports {
+    private static final Logger LOG = LoggerFactory.getLogger(CrashReports.class);
+
+    private CrashReports() {
+    }
+
+    /** Catches what nothing else caught, on every thread, and puts a report into the folder. */
+    static void into(Path folder) {
+        Thread.setDefaultUncaughtExceptionHandler((thread, e) -> report(folder, thread, e));
+    }
+
+    /** From now on tells the person as well. */
+    static void tell(DeskModel model) {
+        Thread.UncaughtExceptionHandler reporting = Thread.getDefaultUncaughtExceptionHandler();
+        Thread.setDefaultUncaughtExceptionHandler((thread, e) -> {
+            if (reporting != null) {
+                reporting.uncaughtException(thread, e);
+            }
+            Platform.runLater(() -> model.tell(Labels.of("fault", e.toString()), true));
+        });
+    }
+
+    private static void report(Path folder, Thread thread, Throwable e) {
+        LOG.error("Uncaught on {}", thread.getName(), e);
+        StringWriter trace = new StringWriter();
+        e.printStackTrace(new PrintWriter(trace));
+        String name = "crash-" + Instant.now().toString().replace(':', '-') + ".txt";
+        String text = "Yellow Hearth on Java " + System.getProperty("java.version") + ", " + System.getProperty("os.name")
+                + "\nthread "
+                + thread.getName() + "\n\n" + trace;
+        try {
+            Files.createDirectories(folder);
+            Files.writeString(folder.resolve(name), text);
+        } catch (IOException io) {
+            LOG.error("The report could not be written", io);
+        }
+    }
+}

@@ -1,0 +1,96 @@
+package org.yellowhearth.desk;
+
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.ZoneId;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.prefs.Preferences;
+
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.layout.StackPane;
+import javafx.stage.Stage;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.desk.dossier.DossierView;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.shell.ChooserAsk;
+import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.shell.ShellView;
+import org.yellowhearth.desk.theme.Appearance;
+import org.yellowhearth.records.dossier.DossierPdf;
+import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.records.store.ShopException;
+import org.yellowhearth.records.store.SqliteShop;
+
+/** The application: opens the shop, shows the window, and at the end has nothing to save. */
+public final class HearthApplication extends Application {
+    private static final Logger LOG = LoggerFactory.getLogger(HearthApplication.class);
+    static final double WIDTH = 1280;
+    static final double HEIGHT = 800;
+
+    private final ExecutorService keeper = Executors
+            .newSingleThreadExecutor(Thread.ofPlatform().name("keeper").daemon(false).factory());
+    private final ExecutorService aside = Executors.newVirtualThreadPerTaskExecutor();
+    private Shop shop;
+
+    @Override
+    public void start(Stage stage) {
+        Appearance.loadTypefaces();
+        Path folder = Path.of(getParameters().getNamed().get("shop"));
+        stage.setTitle(Labels.of("app.name"));
+        stage.setMinWidth(860);
+        stage.setMinHeight(600);
+        try {
+            Knowledge knowledge = KnowledgeFiles.read();
+            SqliteShop opened = SqliteShop.open(folder, knowledge);
+            shop = opened;
+            DeskModel model = new DeskModel(opened, knowledge, Clock.system(ZoneId.systemDefault()), keeper, aside,
+                    Platform::runLater);
+            FileAsk files = new ChooserAsk(stage);
+            Appearance appearance = Appearance.remembered(Preferences.userRoot().node("org/yellowhearth"));
+            ShellView shell = new ShellView(model, appearance, files,
+                    new DossierView(model, files, DossierPdf.usualFolder(folder)));
+            stage.setScene(new Scene(shell, WIDTH, HEIGHT));
+            CrashReports.tell(model);
+            String demo = getParameters().getNamed().get("demo");
+            if (demo == null) {
+                model.refreshShelf();
+            } else {
+                model.bringIn(DemoFiles.in(Path.of(demo)));
+            }
+        } catch (ShopException e) {
+            LOG.error("The shop could not be opened", e);
+            stage.setScene(new Scene(sorry(e.getMessage()), 760, 320));
+        }
+        stage.show();
+    }
+
+    private static StackPane sorry(String message) {
+        Label label = new Label(message);
+        label.setWrapText(true);
+        label.getStyleClass().add("sorry");
+        StackPane pane = new StackPane(label);
+        new Appearance().applyTo(pane);
+        pane.getStyleClass().add("hearth-root");
+        return pane;
+    }
+
+    @Override
+    public void stop() throws InterruptedException {
+        aside.shutdownNow();
+        keeper.shutdown();
+        if (!keeper.awaitTermination(10, TimeUnit.SECONDS)) {
+            LOG.error("The keeper did not finish in time");
+        }
+        if (shop != null) {
+            shop.close();
+        }
+    }
+}

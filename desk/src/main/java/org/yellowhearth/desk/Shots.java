@@ -1,0 +1,172 @@
+package org.yellowhearth.desk;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+
+import javafx.animation.PauseTransition;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.image.PixelReader;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.stage.Stage;
+import javafx.util.Duration;
+import javax.imageio.ImageIO;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.desk.dossier.DossierView;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.shell.ShellView;
+import org.yellowhearth.desk.theme.Appearance;
+import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.records.store.SqliteShop;
+
+/** Redraws the pictures of the documentation from the demo shop, always on the same day, so that only real changes show. */
+public final class Shots extends Application {
+    private static final Clock CLOCK = Clock.fixed(Instant.parse("2026-11-23T10:00:00Z"), ZoneId.of("UTC"));
+    private static final Duration SETTLING = Duration.millis(700);
+
+    private final ExecutorService keeper = Executors.newSingleThreadExecutor();
+    private final Appearance appearance = new Appearance();
+    private final Deque<Runnable> steps = new ArrayDeque<>();
+    private DeskModel model;
+    private Scene scene;
+    private Path folder;
+    private SqliteShop shop;
+
+    @Override
+    public void start(Stage stage) {
+        Appearance.loadTypefaces();
+        folder = Path.of(getParameters().getNamed().get("shots"));
+        try {
+            Files.createDirectories(folder);
+            shop = SqliteShop.open(Files.createTempDirectory("yellow-hearth-shots"), KnowledgeFiles.read());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        Knowledge knowledge = KnowledgeFiles.read();
+        model = new DeskModel(shop, knowledge, CLOCK, keeper, keeper, Platform::runLater);
+        FileAsk nobody = new FileAsk() {
+            @Override
+            public List<Path> jobFiles() {
+                return List.of();
+            }
+
+            @Override
+            public Optional<Path> newJobFile(String suggestedName) {
+                return Optional.empty();
+            }
+        };
+        ShellView shell = new ShellView(model, appearance, nobody, new DossierView(model, nobody, folder));
+        double width = Double.parseDouble(getParameters().getNamed().getOrDefault("width", "1280"));
+        double height = Double.parseDouble(getParameters().getNamed().getOrDefault("height", "800"));
+        appearance.percentProperty().set(Integer.parseInt(getParameters().getNamed().getOrDefault("text", "100")));
+        scene = new Scene(shell, width, height);
+        stage.setScene(scene);
+        stage.show();
+        plan();
+        next();
+    }
+
+    private void plan() {
+        Path demo = Path.of(getParameters().getNamed().get("demo"));
+        steps.add(() -> model.bringIn(DemoFiles.in(demo)));
+        steps.add(() -> model.tell("", false));
+        shot("shop");
+        steps.add(() -> open("Brindlecote"));
+        steps.add(() -> choose("C14"));
+        shot("assess");
+        steps.add(() -> model.lineProperty().set("2.1u 1k1 D0.4 @100"));
+        shot("assess-typing");
+        steps.add(() -> {
+            model.lineProperty().set("");
+            model.togglePower();
+        });
+        steps.add(() -> appearance.nightProperty().set(true));
+        shot("assess-night-lit");
+        steps.add(() -> appearance.nightProperty().set(false));
+        steps.add(() -> {
+            model.stageProperty().set(org.yellowhearth.desk.model.Stage.CENSUS);
+            model.lineProperty().set("+ C24 .25 MFD 350 V paper decoupling");
+        });
+        shot("census");
+        steps.add(() -> {
+            model.lineProperty().set("");
+            model.stageProperty().set(org.yellowhearth.desk.model.Stage.ARRIVAL);
+        });
+        shot("arrival");
+        steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.DOSSIER));
+        steps.add(() -> {
+        });
+        steps.add(() -> {
+        });
+        shot("dossier");
+        steps.add(() -> scene.getRoot()
+                .fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.F1, false, false, false, false)));
+        shot("keys");
+    }
+
+    private void shot(String name) {
+        steps.add(() -> write(scene.snapshot(null), folder.resolve(name + ".png")));
+    }
+
+    private void open(String name) {
+        OpenJob job = model.shelfProperty().get().stream().filter(j -> j.job().plate().name().startsWith(name)).findFirst()
+                .orElseThrow();
+        model.openJob(job.id());
+    }
+
+    private void choose(String ref) {
+        model.chosenProperty().set(PartRef.parse(ref));
+    }
+
+    private void next() {
+        if (steps.isEmpty()) {
+            keeper.shutdown();
+            shop.close();
+            Platform.exit();
+            return;
+        }
+        PauseTransition pause = new PauseTransition(SETTLING);
+        pause.setOnFinished(_ -> {
+            if (!model.busyProperty().get()) {
+                steps.removeFirst().run();
+            }
+            next();
+        });
+        pause.play();
+    }
+
+    private static void write(WritableImage picture, Path file) {
+        int width = (int) picture.getWidth();
+        int height = (int) picture.getHeight();
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        PixelReader pixels = picture.getPixelReader();
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                image.setRGB(x, y, pixels.getArgb(x, y));
+            }
+        }
+        try {
+            ImageIO.write(image, "png", file.toFile());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,25 @@
+package org.yellowhearth.desk.model;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.PartRef;
+
+/** A job with the verdicts that follow from it. */
+public record OpenJob(String id, Job job, List<Assessment> assessments, Map<PartRef, Assessment> byRef) {
+    /** A job and its verdicts in the order of the census. */
+    public static OpenJob of(String id, Job job, List<Assessment> assessments) {
+        return new OpenJob(id, job, List.copyOf(assessments),
+                assessments.stream().collect(Collectors.toUnmodifiableMap(a -> a.part().ref(), Function.identity())));
+    }
+
+    /** The verdict on one part. */
+    public Optional<Assessment> assessment(PartRef ref) {
+        return Optional.ofNullable(byRef.get(ref));
+    }
+}

@@ -1,0 +1,133 @@
+package org.yellowhearth.desk.parts;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+
+import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.scene.control.Label;
+import javafx.scene.control.TableCell;
+import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableView;
+import javafx.scene.control.Tooltip;
+import javafx.scene.control.skin.VirtualFlow;
+import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.theme.VerdictGlyph;
+
+/** A table of parts whose chosen line and the model's chosen part are one. */
+public final class PartTable extends TableView<PartRow> {
+    private final DeskModel model;
+    private boolean filling;
+
+    /** An empty table over the model's open job. */
+    public PartTable(DeskModel model, String emptyLabel) {
+        this.model = model;
+        getStyleClass().add("part-table");
+        setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
+        Label empty = new Label(Labels.of(emptyLabel));
+        empty.setWrapText(true);
+        empty.getStyleClass().add("empty-state");
+        setPlaceholder(empty);
+        model.openProperty().addListener((_, _, _) -> fill());
+        model.chosenProperty().addListener((_, _, _) -> showChosen());
+        getSelectionModel().selectedItemProperty().addListener((_, _, row) -> {
+            if (!filling && row != null) {
+                model.chosenProperty().set(Optional.of(row.part().ref()));
+            }
+        });
+    }
+
+    /** Adds a column of text. */
+    public PartTable column(String label, double share, String style, Function<PartRow, String> text) {
+        TableColumn<PartRow, String> column = new TableColumn<>(Labels.of(label));
+        column.setCellValueFactory(f -> new ReadOnlyStringWrapper(text.apply(f.getValue())));
+        column.setCellFactory(_ -> new TextCell(style));
+        return add(column, share);
+    }
+
+    /** Adds the column of verdicts: sign and word. */
+    public PartTable verdicts(double share) {
+        TableColumn<PartRow, String> column = new TableColumn<>(Labels.of("table.verdict"));
+        column.setCellValueFactory(f -> new ReadOnlyStringWrapper(model.words().word(f.getValue().assessment().verdict())));
+        column.setCellFactory(_ -> new VerdictCell());
+        return add(column, share);
+    }
+
+    private PartTable add(TableColumn<PartRow, String> column, double share) {
+        column.setPrefWidth(share);
+        column.setSortable(false);
+        column.setReorderable(false);
+        getColumns().add(column);
+        return this;
+    }
+
+    /** Shows the open job. */
+    public void fill() {
+        filling = true;
+        getItems().setAll(model.openProperty().get().map(o -> PartRow.of(o, model.knowledge())).orElse(List.of()));
+        filling = false;
+        showChosen();
+    }
+
+    private void showChosen() {
+        filling = true;
+        getSelectionModel().clearSelection();
+        model.chosenProperty().get().ifPresent(ref -> {
+            for (int i = 0; i < getItems().size(); i++) {
+                if (getItems().get(i).part().ref().equals(ref)) {
+                    getSelectionModel().select(i);
+                    scrollIntoView(i);
+                }
+            }
+        });
+        filling = false;
+    }
+
+    /** Scrolls only when the row is not in full view, so that choosing with the mouse never moves the table. */
+    private void scrollIntoView(int row) {
+        if (lookup(".virtual-flow") instanceof VirtualFlow<?> flow && flow.getFirstVisibleCell() != null) {
+            boolean above = row <= flow.getFirstVisibleCell().getIndex();
+            boolean below = row >= flow.getLastVisibleCell().getIndex();
+            if (above || below) {
+                scrollTo(Math.max(0,
+                        above
+                                ? row - 1
+                                : row - (flow.getLastVisibleCell().getIndex() - flow.getFirstVisibleCell().getIndex()) + 2));
+            }
+        }
+    }
+
+    /** Text that keeps its style and shows in full when pointed at. */
+    private static final class TextCell extends TableCell<PartRow, String> {
+        TextCell(String style) {
+            getStyleClass().add(style);
+        }
+
+        @Override
+        protected void updateItem(String text, boolean empty) {
+            super.updateItem(text, empty);
+            setText(empty ? null : text);
+            setTooltip(empty || text == null || text.length() < 18 ? null : new Tooltip(text));
+        }
+    }
+
+    private static final class VerdictCell extends TableCell<PartRow, String> {
+        @Override
+        protected void updateItem(String word, boolean empty) {
+            super.updateItem(word, empty);
+            getStyleClass().removeIf(c -> c.startsWith("verdict-"));
+            PartRow row = empty || getTableRow() == null ? null : getTableRow().getItem();
+            if (row == null) {
+                setText(null);
+                setGraphic(null);
+                return;
+            }
+            Assessment a = row.assessment();
+            setText(word);
+            setGraphic(new VerdictGlyph(a.verdict()));
+            getStyleClass().add(VerdictGlyph.styleClass(a.verdict()));
+        }
+    }
+}

@@ -1,0 +1,37 @@
+package org.yellowhearth.desk.shell;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+
+import javafx.stage.FileChooser;
+import javafx.stage.Window;
+
+/** Asks with the platform's own file chooser. */
+public final class ChooserAsk implements FileAsk {
+    private final Window owner;
+
+    public ChooserAsk(Window owner) {
+        this.owner = owner;
+    }
+
+    private static FileChooser chooser() {
+        FileChooser chooser = new FileChooser();
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("Job files", "*.json"));
+        return chooser;
+    }
+
+    @Override
+    public List<Path> jobFiles() {
+        List<File> files = chooser().showOpenMultipleDialog(owner);
+        return files == null ? List.of() : files.stream().map(File::toPath).toList();
+    }
+
+    @Override
+    public Optional<Path> newJobFile(String suggestedName) {
+        FileChooser chooser = chooser();
+        chooser.setInitialFileName(suggestedName);
+        return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
+    }
+}

@@ -1,0 +1,88 @@
+package org.yellowhearth.desk.shell;
+
+import java.util.EnumMap;
+import java.util.Locale;
+import java.util.Map;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.desk.model.Stage;
+
+/** The path down the left: the stages, how far each has come, and one number each. */
+final class PathView extends VBox {
+    private final DeskModel model;
+    private final Map<Stage, Button> buttons = new EnumMap<>(Stage.class);
+    private final Map<Stage, Label> numbers = new EnumMap<>(Stage.class);
+    private final Map<Stage, Region> dots = new EnumMap<>(Stage.class);
+
+    PathView(DeskModel model) {
+        this.model = model;
+        getStyleClass().add("path");
+        for (Stage stage : Stage.values()) {
+            getChildren().add(step(stage));
+        }
+        model.stageProperty().addListener((_, _, _) -> mark());
+        model.openProperty().addListener((_, _, open) -> open.ifPresent(this::count));
+        mark();
+    }
+
+    private Button step(Stage stage) {
+        Region dot = new Region();
+        dot.getStyleClass().add("path-dot");
+        Label name = new Label(Labels.of("stage." + stage.name().toLowerCase(Locale.ROOT)));
+        Label number = new Label();
+        number.getStyleClass().add("path-number");
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox row = new HBox(dot, name, gap, number);
+        row.getStyleClass().add("path-row");
+        Button button = new Button();
+        button.setGraphic(row);
+        button.setId("stage-" + stage.name().toLowerCase(Locale.ROOT));
+        button.getStyleClass().add("path-step");
+        button.setMaxWidth(Double.MAX_VALUE);
+        row.prefWidthProperty().bind(button.widthProperty().subtract(26));
+        button.setOnAction(_ -> model.stageProperty().set(stage));
+        button.setAccessibleText(name.getText());
+        buttons.put(stage, button);
+        numbers.put(stage, number);
+        dots.put(stage, dot);
+        return button;
+    }
+
+    private void mark() {
+        buttons.forEach((stage, button) -> {
+            button.getStyleClass().remove("current");
+            if (stage == model.stageProperty().get()) {
+                button.getStyleClass().add("current");
+            }
+        });
+    }
+
+    private void count(OpenJob open) {
+        long all = open.assessments().size();
+        long measured = open.assessments().stream().filter(Assessment::measured).count();
+        boolean attention = open.assessments().stream()
+                .anyMatch(a -> a.verdict() == Verdict.RENEW || (a.measured() && a.verdict() == Verdict.RECHECK));
+        boolean plateDone = open.job().plate().made().isPresent() && open.job().plate().mains().isPresent();
+        set(Stage.ARRIVAL, plateDone ? "done" : "hand", "");
+        set(Stage.CENSUS, all == 0 ? "untouched" : "done", all == 0 ? "" : Long.toString(all));
+        String state = measured == 0 ? "untouched" : attention ? "attention" : measured == all ? "done" : "hand";
+        set(Stage.ASSESS, state, all == 0 ? "" : measured + " / " + all);
+        set(Stage.DOSSIER, "untouched", "");
+    }
+
+    private void set(Stage stage, String state, String number) {
+        dots.get(stage).getStyleClass().setAll("path-dot", "path-" + state);
+        numbers.get(stage).setText(number);
+    }
+}

@@ -1,0 +1,169 @@
+package org.yellowhearth.desk.shell;
+
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+
+import javafx.geometry.HPos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.assess.Finding;
+import org.yellowhearth.core.knowledge.Source;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.core.renew.Replacement;
+import org.yellowhearth.core.renew.ReplacementRules;
+import org.yellowhearth.core.safety.Caution;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.desk.theme.VerdictGlyph;
+import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.records.words.Words;
+
+/** The pane at the right: for the part chosen, the verdict with every number, limit, formula, source and caution. */
+final class ReasonsView extends ScrollPane {
+    private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
+
+    private final DeskModel model;
+    private final ReplacementRules rules;
+    private final VBox content = new VBox();
+
+    ReasonsView(DeskModel model) {
+        this.model = model;
+        this.rules = new ReplacementRules(model.knowledge());
+        getStyleClass().add("reasons");
+        content.getStyleClass().add("reasons-content");
+        setContent(content);
+        setFitToWidth(true);
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        model.openProperty().addListener((_, _, _) -> show());
+        model.chosenProperty().addListener((_, _, _) -> show());
+        show();
+    }
+
+    private void show() {
+        content.getChildren().clear();
+        model.openProperty().get().ifPresent(open -> model.chosenProperty().get().flatMap(open::assessment).ifPresentOrElse(
+                a -> show(open, a),
+                () -> add(text(Labels.of(open.assessments().isEmpty() ? "reasons.nocensus" : "reasons.none"), "reasons-quiet"))));
+        setVvalue(0);
+    }
+
+    private void add(Node... nodes) {
+        content.getChildren().addAll(nodes);
+    }
+
+    private void show(OpenJob open, Assessment a) {
+        Words words = model.words();
+        Describe describe = new Describe(words);
+        Capacitor part = a.part();
+        add(text(part.ref() + ", " + describe.part(part), "reasons-part"));
+        if (!part.marking().isEmpty()) {
+            add(text(Labels.of("reasons.marked", "“" + part.marking() + "”"), "reasons-quiet"));
+        }
+        Label verdict = new Label(words.word(a.verdict()), new VerdictGlyph(a.verdict()));
+        verdict.getStyleClass().addAll("reasons-verdict", VerdictGlyph.styleClass(a.verdict()));
+        verdict.setId("reasons-verdict");
+        add(verdict, text(words.say(a.because()), "reasons-because"));
+        a.next().ifPresent(n -> add(heading("reasons.next"), text(words.say(n), "reasons-text")));
+        Caution.forPart(open.job(), part, model.knowledge()).stream().filter(c -> c.level() == Caution.Level.DANGER)
+                .forEach(c -> add(caution(words, c)));
+        if (!a.findings().isEmpty()) {
+            add(findings(words, a.findings()), heading("reasons.worked"));
+            a.findings().forEach(f -> add(working(words, f)));
+        }
+        replacement(words, describe, rules.propose(open.job(), part));
+        readings(describe, open.job().readingsOf(part.ref()).reversed());
+        Caution.forPart(open.job(), part, model.knowledge()).stream().filter(c -> c.level() == Caution.Level.CARE)
+                .forEach(c -> add(caution(words, c)));
+    }
+
+    private static Label text(String text, String style) {
+        Label label = new Label(text);
+        label.setWrapText(true);
+        label.setMinHeight(Region.USE_PREF_SIZE);
+        label.getStyleClass().add(style);
+        return label;
+    }
+
+    private static Label heading(String key) {
+        return text(Labels.of(key), "reasons-heading");
+    }
+
+    private static GridPane findings(Words words, List<Finding> findings) {
+        GridPane grid = new GridPane();
+        grid.getStyleClass().add("findings");
+        ColumnConstraints first = new ColumnConstraints();
+        first.setHgrow(Priority.ALWAYS);
+        ColumnConstraints figure = new ColumnConstraints();
+        figure.setHalignment(HPos.RIGHT);
+        figure.setMinWidth(Region.USE_PREF_SIZE);
+        grid.getColumnConstraints().addAll(first, figure, figure);
+        grid.addRow(0, text(Labels.of("reasons.criterion"), "findings-head"), text(Labels.of("reasons.read"), "findings-head"),
+                text(Labels.of("reasons.limit"), "findings-head"));
+        int row = 1;
+        for (Finding f : findings) {
+            Label read = text(f.measured().map(Object::toString).orElse("—"), "figure");
+            Label limit = text(f.limit().map(Object::toString).orElse(words.word(f.outcome())), "figure");
+            Label criterion = text(words.word(f.criterion()), "findings-criterion");
+            String style = "outcome-" + f.outcome().code();
+            read.getStyleClass().add(style);
+            criterion.getStyleClass().add(style);
+            grid.addRow(row++, criterion, read, limit);
+        }
+        return grid;
+    }
+
+    private VBox working(Words words, Finding f) {
+        Source source = model.knowledge().source(f.source());
+        VBox box = new VBox(text(words.say(f.words()), "reasons-text"));
+        f.working().ifPresent(w -> box.getChildren().add(text(words.say(w), "reasons-working")));
+        box.getChildren()
+                .add(text(Labels.of("reasons.source", words.word(source.standing()), source.title()), "reasons-source"));
+        box.getStyleClass().add("working");
+        return box;
+    }
+
+    private void replacement(Words words, Describe describe, Replacement replacement) {
+        Label part = text(describe.replacement(replacement).orElse(Labels.of("reasons.noreplacement")), "reasons-replacement");
+        part.setId("reasons-replacement");
+        add(heading("reasons.replacement"), part);
+        replacement.reasons().forEach(r -> add(text(words.say(r), "reasons-text")));
+    }
+
+    private void readings(Describe describe, List<Reading> newestFirst) {
+        add(heading("reasons.readings"));
+        if (newestFirst.isEmpty()) {
+            add(text(Labels.of("reasons.noreadings"), "reasons-quiet"));
+        }
+        for (Reading r : newestFirst) {
+            VBox said = new VBox(text(describe.reading(r.figures(), r.conditions()), "reasons-text"),
+                    text(MOMENT.format(r.at().atZone(ZoneId.systemDefault())), "reasons-source"));
+            HBox.setHgrow(said, Priority.ALWAYS);
+            Button withdraw = new Button(Labels.of("reasons.withdraw"));
+            withdraw.getStyleClass().add("quiet-button");
+            withdraw.setTooltip(new Tooltip(Labels.of("reasons.withdraw.tip")));
+            withdraw.setMinWidth(Region.USE_PREF_SIZE);
+            withdraw.setOnAction(_ -> model.withdraw(r));
+            add(new HBox(said, withdraw));
+        }
+    }
+
+    private static VBox caution(Words words, Caution c) {
+        VBox box = new VBox(text(words.word(c.level()), "caution-level"), text(words.say(c.words()), "caution-text"));
+        box.getStyleClass().addAll("caution", "caution-" + c.level().code());
+        return box;
+    }
+}

@@ -1,0 +1,102 @@
+package org.yellowhearth.desk.shell;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.theme.HearthDrawing;
+import org.yellowhearth.records.words.Describe;
+
+/** The plate across the top: what the set is, and the hearth. */
+final class SetPlateView extends HBox {
+    private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
+
+    private final DeskModel model;
+    private final Label name = new Label();
+    private final Label made = new Label();
+    private final Label mains = new Label();
+    private final Label chassis = new Label();
+    private final Label place = new Label();
+    private final Label state = new Label();
+    private final Label since = new Label();
+    private final HearthDrawing drawing = new HearthDrawing();
+    private final HBox facts = new HBox();
+    private final Button hearth = new Button();
+
+    SetPlateView(DeskModel model) {
+        this.model = model;
+        getStyleClass().add("set-plate");
+        name.getStyleClass().add("plate-name");
+        Button shop = new Button(Labels.of("plate.shop"));
+        shop.getStyleClass().add("plate-button");
+        shop.setId("to-shop");
+        shop.setOnAction(_ -> model.toShop());
+        facts.getStyleClass().add("plate-facts");
+        facts.getChildren().addAll(fact("plate.made", made), fact("plate.mains", mains), fact("plate.chassis", chassis),
+                fact("plate.place", place));
+        facts.setMinWidth(0);
+        name.setMinWidth(120);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        VBox words = new VBox(state, since);
+        words.getStyleClass().add("hearth-words");
+        words.setMinWidth(Region.USE_PREF_SIZE);
+        state.getStyleClass().add("hearth-state");
+        state.setId("hearth-state");
+        since.getStyleClass().add("hearth-since");
+        HBox fire = new HBox(words, drawing);
+        fire.getStyleClass().add("hearth-fire");
+        hearth.setGraphic(fire);
+        hearth.getStyleClass().add("hearth-button");
+        hearth.setId("hearth");
+        hearth.setTooltip(new Tooltip(Labels.of("hearth.tip")));
+        hearth.setAccessibleText(Labels.of("hearth.tip"));
+        hearth.setMinWidth(Region.USE_PREF_SIZE);
+        hearth.setOnAction(_ -> model.togglePower());
+        getChildren().addAll(shop, name, facts, gap, hearth);
+        model.openProperty().addListener((_, _, open) -> open.ifPresent(o -> show(o.job())));
+    }
+
+    private static VBox fact(String label, Label value) {
+        Label above = new Label(Labels.of(label));
+        above.getStyleClass().add("plate-label");
+        value.getStyleClass().add("plate-value");
+        VBox box = new VBox(above, value);
+        box.setMinWidth(0);
+        return box;
+    }
+
+    private void show(Job job) {
+        name.setText(job.plate().name());
+        name.setTooltip(new Tooltip(job.plate().name()));
+        made.setText(Describe.year(job.plate()));
+        mains.setText(new Describe(model.words()).mains(job.plate()));
+        chassis.setText(model.words().word(job.plate().chassis()));
+        place.setText(job.plate().place().isEmpty() ? Labels.of("plate.nothing") : job.plate().place());
+        HearthState now = HearthState.of(job);
+        drawing.show(now);
+        state.setText(model.words().word(now));
+        state.getStyleClass().remove("lit");
+        if (now == HearthState.LIT) {
+            state.getStyleClass().add("lit");
+        }
+        since.setText(job.powerSince().map(at -> Labels.of(now == HearthState.LIT ? "hearth.lit" : "hearth.off", moment(at)))
+                .orElse(Labels.of("hearth.unknown")));
+    }
+
+    private static String moment(Instant at) {
+        return MOMENT.format(at.atZone(ZoneId.systemDefault()));
+    }
+}

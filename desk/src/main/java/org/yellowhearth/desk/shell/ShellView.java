@@ -1,0 +1,167 @@
+package org.yellowhearth.desk.shell;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+
+import javafx.scene.Node;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.StackPane;
+import org.yellowhearth.desk.arrival.ArrivalView;
+import org.yellowhearth.desk.assess.AssessView;
+import org.yellowhearth.desk.census.CensusView;
+import org.yellowhearth.desk.dossier.DossierView;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.desk.shop.ShopView;
+import org.yellowhearth.desk.theme.Appearance;
+
+/** The whole window: the shop, or one job with its plate, path, bench, reasons and bench line. */
+public final class ShellView extends StackPane {
+    private final DeskModel model;
+    private final Appearance appearance;
+    private final ShopView shop;
+    private final BorderPane job = new BorderPane();
+    private final StackPane bench = new StackPane();
+    private final ReasonsView reasons;
+    private final BenchLineView benchLine;
+    private final ShortcutSheet sheet = new ShortcutSheet();
+    private final DossierView dossier;
+    private final Map<Stage, Node> stages = new EnumMap<>(Stage.class);
+
+    /** A window over a model. */
+    public ShellView(DeskModel model, Appearance appearance, FileAsk files, DossierView dossier) {
+        this.model = model;
+        this.appearance = appearance;
+        this.dossier = dossier;
+        shop = new ShopView(model, files);
+        reasons = new ReasonsView(model);
+        benchLine = new BenchLineView(model);
+        stages.put(Stage.ARRIVAL, new ArrivalView(model));
+        stages.put(Stage.CENSUS, new CensusView(model));
+        stages.put(Stage.ASSESS, new AssessView(model));
+        stages.put(Stage.DOSSIER, dossier);
+        getStyleClass().add("hearth-root");
+        bench.getStyleClass().add("bench");
+        bench.setMinWidth(0);
+        job.setTop(new SetPlateView(model));
+        job.setLeft(new PathView(model));
+        job.setCenter(bench);
+        job.setRight(reasons);
+        job.setBottom(benchLine);
+        getChildren().addAll(shop, job, sheet);
+        appearance.applyTo(this);
+        addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+        model.openProperty().addListener((_, was, is) -> {
+            showJobOrShop();
+            if (is.isPresent() && was.map(o -> !o.id().equals(is.get().id())).orElse(true)) {
+                benchLine.focus();
+            }
+        });
+        model.stageProperty().addListener((_, _, _) -> showStage());
+        showStage();
+        showJobOrShop();
+    }
+
+    private void showJobOrShop() {
+        boolean open = model.openProperty().get().isPresent();
+        job.setVisible(open);
+        shop.setVisible(!open);
+        if (!open) {
+            shop.focus();
+        }
+    }
+
+    private void showStage() {
+        Stage stage = model.stageProperty().get();
+        bench.getChildren().setAll(stages.get(stage));
+        boolean judged = stage == Stage.CENSUS || stage == Stage.ASSESS;
+        job.setRight(judged ? reasons : null);
+        if (stage == Stage.DOSSIER) {
+            dossier.refresh();
+        }
+        if (model.openProperty().get().isPresent()) {
+            benchLine.focus();
+        }
+    }
+
+    private void pressed(KeyEvent e) {
+        if (sheet.isVisible() && (e.getCode() == KeyCode.ESCAPE || e.getCode() == KeyCode.F1)) {
+            sheet.close();
+            benchLine.focus();
+            e.consume();
+            return;
+        }
+        if (e.isShortcutDown() ? shortcut(e) : functionKey(e.getCode())) {
+            e.consume();
+        }
+    }
+
+    private boolean functionKey(KeyCode code) {
+        boolean inJob = model.openProperty().get().isPresent();
+        switch (code) {
+            case F1 -> sheet.open();
+            case F2 -> benchLine.focus();
+            case F4 -> job.setRight(job.getRight() == null ? reasons : null);
+            case F7 -> appearance.nightProperty().set(!appearance.nightProperty().get());
+            case F8 -> model.togglePower();
+            case ESCAPE -> {
+                if (inJob) {
+                    benchLine.focus();
+                    model.lineProperty().set("");
+                }
+            }
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean shortcut(KeyEvent e) {
+        boolean inJob = model.openProperty().get().isPresent();
+        switch (e.getCode()) {
+            case PLUS, EQUALS, ADD -> appearance.resize(1);
+            case MINUS, SUBTRACT -> appearance.resize(-1);
+            case DIGIT1, DIGIT2, DIGIT3, DIGIT4 ->
+                model.stageProperty().set(List.of(Stage.values()).get(e.getCode().getCode() - KeyCode.DIGIT1.getCode()));
+            case HOME -> {
+                if (inJob) {
+                    model.toShop();
+                }
+            }
+            case S -> {
+                if (inJob) {
+                    dossier.save();
+                }
+            }
+            case Z -> {
+                return undoOrRedo(e.isShiftDown());
+            }
+            case Y -> {
+                return undoOrRedo(true);
+            }
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** In a field with text, undo belongs to the text; elsewhere it belongs to the job. */
+    private boolean undoOrRedo(boolean redo) {
+        boolean typing = getScene().getFocusOwner() instanceof TextInputControl t && !t.getText().isEmpty();
+        if (typing) {
+            return false;
+        }
+        if (redo) {
+            model.redo();
+        } else {
+            model.undo();
+        }
+        return true;
+    }
+}

@@ -1,0 +1,196 @@
+package org.yellowhearth.desk.shop;
+
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.theme.HearthDrawing;
+import org.yellowhearth.desk.theme.VerdictGlyph;
+import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.records.words.Words;
+
+/** The shop before any job: what lies on the shelf, and how a set comes in. */
+public final class ShopView extends BorderPane {
+    private final DeskModel model;
+    private final ListView<OpenJob> shelf = new ListView<>();
+    private final TextField name = new TextField();
+
+    /** A view of the model's shelf. */
+    public ShopView(DeskModel model, FileAsk files) {
+        this.model = model;
+        getStyleClass().add("shop");
+        Label notice = new Label();
+        notice.getStyleClass().add("notice");
+        notice.setId("shop-notice");
+        notice.setWrapText(true);
+        model.noticeProperty().addListener((_, _, n) -> {
+            notice.setText(n.text());
+            notice.getStyleClass().remove("notice-trouble");
+            if (n.trouble()) {
+                notice.getStyleClass().add("notice-trouble");
+            }
+        });
+        setTop(new VBox(head(), arrivalRow(files), notice));
+        shelf.setId("shelf");
+        shelf.getStyleClass().add("shelf");
+        shelf.setCellFactory(_ -> new JobCell());
+        Label empty = new Label(Labels.of("shop.empty"));
+        empty.setWrapText(true);
+        empty.getStyleClass().add("empty-state");
+        shelf.setPlaceholder(empty);
+        shelf.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER) {
+                openSelected();
+            }
+        });
+        shelf.setOnMouseClicked(e -> {
+            if (e.getClickCount() == 2) {
+                openSelected();
+            }
+        });
+        Label title = new Label(Labels.of("shop.title"));
+        title.getStyleClass().add("stage-title");
+        VBox middle = new VBox(title, shelf);
+        middle.getStyleClass().add("shop-middle");
+        VBox.setVgrow(shelf, Priority.ALWAYS);
+        setCenter(middle);
+        Label caution = new Label(Labels.of("shop.caution"));
+        caution.setWrapText(true);
+        caution.getStyleClass().add("shop-caution");
+        setBottom(caution);
+        model.shelfProperty().addListener((_, _, jobs) -> fill(jobs));
+    }
+
+    private static HBox head() {
+        HearthDrawing drawing = new HearthDrawing();
+        drawing.show(HearthState.LIT);
+        Label name = new Label(Labels.of("app.name"));
+        name.getStyleClass().add("shop-name");
+        Label claim = new Label(Labels.of("app.claim"));
+        claim.getStyleClass().add("shop-claim");
+        HBox head = new HBox(drawing, new VBox(name, claim));
+        head.getStyleClass().add("shop-head");
+        return head;
+    }
+
+    private HBox arrivalRow(FileAsk files) {
+        name.setId("arrival-name");
+        name.setPromptText(Labels.of("shop.arrive.prompt"));
+        name.setAccessibleText(Labels.of("shop.arrive"));
+        HBox.setHgrow(name, Priority.ALWAYS);
+        Button arrive = new Button(Labels.of("shop.arrive"));
+        arrive.setId("arrive");
+        arrive.getStyleClass().add("keep-button");
+        name.setOnAction(_ -> arrive());
+        arrive.setOnAction(_ -> arrive());
+        Button bring = new Button(Labels.of("shop.bring"));
+        bring.setId("bring-in");
+        bring.setOnAction(_ -> {
+            List<Path> chosen = files.jobFiles();
+            if (!chosen.isEmpty()) {
+                model.bringIn(chosen);
+            }
+        });
+        arrive.setMinWidth(Region.USE_PREF_SIZE);
+        bring.setMinWidth(Region.USE_PREF_SIZE);
+        HBox row = new HBox(name, arrive, bring);
+        row.getStyleClass().add("shop-arrival");
+        return row;
+    }
+
+    private void arrive() {
+        model.arrive(name.getText());
+        name.clear();
+    }
+
+    private void fill(List<OpenJob> jobs) {
+        int selected = Math.max(0, shelf.getSelectionModel().getSelectedIndex());
+        shelf.getItems().setAll(jobs);
+        shelf.getSelectionModel().select(Math.min(selected, jobs.size() - 1));
+        if (isVisible()) {
+            focus();
+        }
+    }
+
+    private void openSelected() {
+        OpenJob job = shelf.getSelectionModel().getSelectedItem();
+        if (job != null) {
+            model.openJob(job.id());
+        }
+    }
+
+    /** Puts the keyboard where it is wanted: on the shelf, or on the name while the shelf is empty. */
+    public void focus() {
+        if (shelf.getItems().isEmpty()) {
+            name.requestFocus();
+        } else {
+            shelf.requestFocus();
+        }
+    }
+
+    /** One job on the shelf. */
+    private static final class JobCell extends ListCell<OpenJob> {
+        @Override
+        protected void updateItem(OpenJob job, boolean empty) {
+            super.updateItem(job, empty);
+            setGraphic(empty || job == null ? null : card(job));
+        }
+
+        private HBox card(OpenJob open) {
+            SetPlate plate = open.job().plate();
+            Words words = Words.of(plate.dialect());
+            Label name = new Label(plate.name());
+            name.getStyleClass().add("card-name");
+            String place = plate.place().isEmpty() ? "" : "  ·  " + plate.place();
+            Label facts = new Label(words.word(plate.kind()) + "  ·  " + Describe.year(plate) + place);
+            facts.getStyleClass().add("card-facts");
+            long measured = open.assessments().stream().filter(Assessment::measured).count();
+            Label parts = new Label(open.assessments().isEmpty()
+                    ? Labels.of("shop.noparts")
+                    : Labels.of("shop.parts", open.assessments().size(), measured));
+            parts.getStyleClass().add("card-facts");
+            Label complaint = new Label(plate.complaint());
+            complaint.getStyleClass().add("card-complaint");
+            VBox left = new VBox(name, facts, complaint);
+            left.setMinWidth(0);
+            HBox.setHgrow(left, Priority.ALWAYS);
+            FlowPane counts = new FlowPane();
+            counts.getStyleClass().add("card-counts");
+            Arrays.stream(Verdict.values()).forEach(v -> {
+                long n = open.assessments().stream().filter(a -> a.verdict() == v).count();
+                if (n > 0) {
+                    Label count = new Label(n + " " + words.word(v), new VerdictGlyph(v));
+                    count.getStyleClass().add(VerdictGlyph.styleClass(v));
+                    counts.getChildren().add(count);
+                }
+            });
+            VBox right = new VBox(parts, counts);
+            right.getStyleClass().add("card-right");
+            HBox card = new HBox(left, right);
+            card.getStyleClass().add("card");
+            card.setMaxWidth(Double.MAX_VALUE);
+            card.prefWidthProperty().bind(getListView().widthProperty().subtract(44));
+            return card;
+        }
+    }
+}
