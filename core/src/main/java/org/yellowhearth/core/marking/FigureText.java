@@ -66,9 +66,9 @@ public record FigureText(double number, String unit, int index, String text, int
         return UnitText.find(unit).orElseThrow(() -> unreadable(MarkingWords.UNKNOWN_UNIT));
     }
 
-    /** The figure in SI units (per cent as a fraction, minutes as minutes). */
+    /** The figure in SI units (per cent as a fraction, minutes as minutes), rounded as decimals are, so that 20 µA is 2e-5. */
     public double value() {
-        return number * meaning().factor();
+        return BigDecimal.valueOf(number).multiply(BigDecimal.valueOf(meaning().factor())).doubleValue();
     }
 
     /**

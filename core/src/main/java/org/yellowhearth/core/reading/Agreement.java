@@ -81,13 +81,18 @@ public sealed interface Agreement {
         double excess = read.esrOhms - computed;
         Suspicion suspicion = Suspicion.UNCLEAR;
         double value = excess;
-        if (conditions.mode() == Mode.UNSTATED && read.near(computed / (1 + d * d))) {
+        // At high D both look alike; nobody keeps a part with D above three, but many a meter shows a Q of that size.
+        boolean quality = read.near(computed / (d * d));
+        if (quality && d > 3) {
+            suspicion = Suspicion.QUALITY_FOR_DISSIPATION;
+            value = 1 / d;
+        } else if (conditions.mode() == Mode.UNSTATED && read.near(computed / (1 + d * d))) {
             suspicion = Suspicion.PARALLEL_MODE;
             value = SeriesEquivalent.seriesFromParallel(read.farads, d);
         } else if (usual.isPresent()) {
             suspicion = Suspicion.OTHER_FREQUENCY;
             value = usual.getAsDouble();
-        } else if (read.near(computed / (d * d))) {
+        } else if (quality) {
             suspicion = Suspicion.QUALITY_FOR_DISSIPATION;
             value = 1 / d;
         } else if (read.near(computed * 1000) || read.near(computed / 1000)) {

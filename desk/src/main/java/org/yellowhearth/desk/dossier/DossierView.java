@@ -60,6 +60,7 @@ public final class DossierView extends BorderPane {
         count.getStyleClass().add("stage-count");
         progress.getStyleClass().add("small-progress");
         progress.setVisible(false);
+        progress.managedProperty().bind(progress.visibleProperty());
         Button save = new Button(Labels.of("dossier.save"));
         save.setId("save-pdf");
         save.getStyleClass().add("keep-button");

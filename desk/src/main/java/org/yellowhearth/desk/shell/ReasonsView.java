@@ -81,10 +81,13 @@ final class ReasonsView extends ScrollPane {
         Caution.forPart(open.job(), part, model.knowledge()).stream().filter(c -> c.level() == Caution.Level.DANGER)
                 .forEach(c -> add(caution(words, c)));
         if (!a.findings().isEmpty()) {
-            add(findings(words, a.findings()), heading("reasons.worked"));
-            a.findings().forEach(f -> add(working(words, f)));
+            add(findings(words, a.findings()));
         }
         replacement(words, describe, rules.propose(open.job(), part));
+        if (!a.findings().isEmpty()) {
+            add(heading("reasons.worked"));
+            a.findings().forEach(f -> add(working(words, f)));
+        }
         readings(describe, open.job().readingsOf(part.ref()).reversed());
         Caution.forPart(open.job(), part, model.knowledge()).stream().filter(c -> c.level() == Caution.Level.CARE)
                 .forEach(c -> add(caution(words, c)));

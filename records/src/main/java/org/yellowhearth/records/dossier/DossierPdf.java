@@ -98,15 +98,19 @@ public final class DossierPdf {
         return out.toByteArray();
     }
 
+    private void add(Paragraph paragraph) {
+        document.add(pages.block(paragraph));
+    }
+
     private void section(String name) {
-        document.add(pages.heading(name));
+        add(pages.heading(name));
         new PdfOutline(writer.getDirectContent().getRootOutline(),
                 new PdfDestination(PdfDestination.FITH, writer.getVerticalPosition(false) + 30), name);
     }
 
     private void setPlate(SetPlate plate) {
-        document.add(pages.title(plate.name()));
-        document.add(pages.quietLine("Dossier of " + DAY.format(dossier.madeAt())));
+        add(pages.title(plate.name()));
+        add(pages.quietLine("Dossier of " + DAY.format(dossier.madeAt())));
         section("Set plate");
         PdfPTable table = pages.table(new float[]{1, 3}, "", "");
         row(table, "Kind", words.word(plate.kind()));
@@ -128,19 +132,18 @@ public final class DossierPdf {
 
     private void policy() {
         section("Policy");
-        document.add(
-                pages.line(String.join("  ·  ", Describe.schools(dossier.job().policy()).stream().map(words::word).toList())));
+        add(pages.line(String.join("  ·  ", Describe.schools(dossier.job().policy()).stream().map(words::word).toList())));
     }
 
     private void overview() {
         section("Parts");
         if (dossier.items().isEmpty()) {
-            document.add(pages.line("No parts are in the census yet."));
+            add(pages.line("No parts are in the census yet."));
             return;
         }
         Map<Verdict, Integer> counts = new EnumMap<>(Verdict.class);
         dossier.items().forEach(i -> counts.merge(i.assessment().verdict(), 1, Integer::sum));
-        document.add(pages.line(dossier.items().size() + " parts: " + String.join(", ",
+        add(pages.line(dossier.items().size() + " parts: " + String.join(", ",
                 counts.entrySet().stream().map(e -> e.getValue() + " " + words.word(e.getKey())).toList())));
         PdfPTable table = pages.table(new float[]{0.7f, 3.2f, 1.2f, 3}, "part", "what it is", "verdict", "proposed replacement");
         for (Dossier.Item item : dossier.items()) {
@@ -154,7 +157,7 @@ public final class DossierPdf {
     }
 
     private Phrase verdict(Verdict verdict) {
-        Phrase phrase = new Phrase(12);
+        Phrase phrase = pages.phrase();
         phrase.add(new Chunk(glyph(verdict) + " ", pages.glyph()));
         phrase.add(new Chunk(words.word(verdict), pages.strong()));
         return phrase;
@@ -181,30 +184,30 @@ public final class DossierPdf {
     private void part(Dossier.Item item) {
         Assessment a = item.assessment();
         Capacitor part = a.part();
-        Paragraph head = new Paragraph(15);
+        Paragraph head = pages.paragraph(15);
         head.setSpacingBefore(8);
         head.setKeepTogether(true);
         head.add(new Chunk(part.ref() + "  ", pages.strong()));
         head.add(new Chunk(describe.part(part) + "   ", pages.text()));
         head.add(verdict(a.verdict()));
-        document.add(head);
+        add(head);
         if (!part.marking().isEmpty()) {
-            document.add(pages.labelled("Marked", part.marking()));
+            add(pages.labelled("Marked", part.marking()));
         }
         for (Reading r : dossier.job().readingsOf(part.ref())) {
-            document.add(pages.labelled("Read " + MOMENT.format(r.at().atZone(dossier.madeAt().getZone())),
+            add(pages.labelled("Read " + MOMENT.format(r.at().atZone(dossier.madeAt().getZone())),
                     describe.reading(r.figures(), r.conditions())));
         }
-        document.add(pages.labelled("Why", words.say(a.because())));
-        a.next().ifPresent(n -> document.add(pages.labelled("Next", words.say(n))));
+        add(pages.labelled("Why", words.say(a.because())));
+        a.next().ifPresent(n -> add(pages.labelled("Next", words.say(n))));
         if (!a.findings().isEmpty()) {
             findings(a.findings());
         }
         List<String> reasons = item.replacement().reasons().stream().map(words::say).toList();
         String proposed = describe.replacement(item.replacement()).map(p -> p + ". ").orElse("");
-        document.add(pages.labelled("Replacement", proposed + String.join(" ", reasons)));
+        add(pages.labelled("Replacement", proposed + String.join(" ", reasons)));
         Caution.forPart(dossier.job(), part, dossier.knowledge()).stream().filter(c -> c.level() == Caution.Level.DANGER)
-                .forEach(c -> document.add(pages.labelled(words.word(c.level()), words.say(c.words()))));
+                .forEach(c -> add(pages.labelled(words.word(c.level()), words.say(c.words()))));
     }
 
     private void findings(List<Finding> findings) {
@@ -215,7 +218,7 @@ public final class DossierPdf {
             table.addCell(pages.cell(f.measured().map(Object::toString).orElse("—"), pages.figure()));
             table.addCell(pages.cell(f.limit().map(Object::toString).orElse("—"), pages.figure()));
             table.addCell(pages.cell(words.word(f.outcome()), pages.text()));
-            Phrase why = new Phrase(12);
+            Phrase why = pages.phrase();
             why.add(new Chunk(words.say(f.words()) + " ", pages.text()));
             f.working().ifPresent(w -> why.add(new Chunk(words.say(w) + " ", pages.figure())));
             why.add(new Chunk("[" + f.source() + "]", pages.quiet()));
@@ -240,9 +243,9 @@ public final class DossierPdf {
         dossier.items().forEach(i -> i.assessment().findings().forEach(f -> cited.add(f.source())));
         for (String id : cited) {
             Source s = dossier.knowledge().source(id);
-            document.add(pages.labelled("[" + id + "]", s.title() + " (" + words.word(s.standing()) + ")."));
+            add(pages.labelled("[" + id + "]", s.title() + " (" + words.word(s.standing()) + ")."));
         }
-        document.add(pages.quietLine(
+        add(pages.quietLine(
                 "Advice for trained people. Where work touches mains wiring, high voltage or disposal, local codes and "
                         + "licensed practice decide."));
     }

@@ -84,7 +84,7 @@ final class Pages {
 
     /** A short label in strong type and the text that belongs to it. */
     Paragraph labelled(String label, String text) {
-        Paragraph p = new Paragraph(13);
+        Paragraph p = paragraph(13);
         p.add(new Chunk(label + "  ", strong()));
         p.add(new Chunk(text, text()));
         return spaced(p);
@@ -93,6 +93,36 @@ final class Pages {
     private static Paragraph spaced(Paragraph p) {
         p.setSpacingAfter(2);
         return p;
+    }
+
+    /**
+     * A paragraph as a table of one cell. Paragraphs and tables are drawn into different layers of a page, so that only tables alone
+     * keep the text in the order in which it is read.
+     */
+    PdfPTable block(Paragraph paragraph) {
+        PdfPCell cell = new PdfPCell();
+        cell.setBorder(Rectangle.NO_BORDER);
+        cell.setPadding(0);
+        cell.setUseAscender(true);
+        cell.addElement(paragraph);
+        PdfPTable table = new PdfPTable(1);
+        table.setWidthPercentage(100);
+        table.setSpacingBefore(paragraph.getSpacingBefore());
+        table.setSpacingAfter(paragraph.getSpacingAfter() + 2);
+        paragraph.setSpacingBefore(0);
+        paragraph.setSpacingAfter(0);
+        table.addCell(cell);
+        return table;
+    }
+
+    /** An empty paragraph in our own typeface, to be filled with pieces. */
+    Paragraph paragraph(float leading) {
+        return new Paragraph(leading, "", text());
+    }
+
+    /** An empty phrase in our own typeface, to be filled with pieces. */
+    Phrase phrase() {
+        return new Phrase(12, "", text());
     }
 
     /** A table over the whole width with a head row that repeats on every page. */

@@ -106,8 +106,9 @@ public final class JobReader {
         for (Reading r : readings) {
             first = r.at().isBefore(first.toInstant()) ? r.at().atZone(now.getZone()) : first;
         }
-        List<Entry> timed = new ArrayList<>(notes);
+        List<Entry> timed = new ArrayList<>();
         readings.forEach(r -> timed.add(new Entry(0, r.at().atZone(now.getZone()), new Act.Did(new Edit.ReadingKept(r)))));
+        timed.addAll(notes);
         timed.sort(Comparator.comparing(e -> e.at().toInstant()));
         List<Entry> journal = new ArrayList<>();
         journal.add(new Entry(0, first, new Act.Did(new Edit.Arrived(plate, policy))));

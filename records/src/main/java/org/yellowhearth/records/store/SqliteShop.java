@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -24,6 +25,7 @@ import java.util.function.Supplier;
 
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
+import org.flywaydb.core.api.MigrationState;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.JdbiException;
@@ -76,7 +78,11 @@ public final class SqliteShop implements Shop {
             config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
             SQLiteDataSource source = new SQLiteDataSource(config);
             source.setUrl("jdbc:sqlite:" + folder.resolve(FILE));
-            Flyway.configure().dataSource(source).locations("classpath:org/yellowhearth/records/store").load().migrate();
+            Flyway flyway = Flyway.configure().dataSource(source).locations("classpath:org/yellowhearth/records/store").load();
+            if (Arrays.stream(flyway.info().all()).anyMatch(m -> m.getState() == MigrationState.FUTURE_SUCCESS)) {
+                throw new FlywayException("it was made by a newer version of the program");
+            }
+            flyway.migrate();
             return new SqliteShop(source.getConnection(), lock, knowledge);
         } catch (FlywayException | SQLException e) {
             release(lock);

@@ -1,0 +1,273 @@
+package org.yellowhearth.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.ZonedDateTime;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.Echo;
+import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.records.store.ShopException;
+
+/** The window's behaviour without the window. */
+public class DeskModelTest {
+    private Path folder;
+    private Shop shop;
+    private DeskModel model;
+
+    @BeforeMethod
+    public void openShop() {
+        folder = Rooms.folder();
+        shop = Rooms.shop(folder);
+        model = Rooms.model(shop);
+    }
+
+    @AfterMethod
+    public void closeShop() {
+        shop.close();
+    }
+
+    private Job job() {
+        return model.openProperty().get().orElseThrow().job();
+    }
+
+    private Echo echo(String line) {
+        model.lineProperty().set(line);
+        return model.echoProperty().get();
+    }
+
+    @Test
+    public void aSetArrivesACapacitorIsJudgedAndEverythingIsThereAgain() {
+        model.arrive("Arrived set");
+        assertThat(model.stageProperty().get()).isEqualTo(Stage.ARRIVAL);
+        assertThat(echo("+ C21 8 MFD 450 V electrolytic").understood()).contains("8 µF 450 V");
+        model.enter();
+        assertThat(model.chosenProperty().get()).contains(Rooms.ref("C21"));
+        Echo reading = echo("9.1u 400r D2.4 @100");
+        assertThat(reading.understood()).contains("9.1 µF", "ESR 400 Ω", "D 2.4", "100 Hz", "out of circuit");
+        assertThat(reading.verdict()).contains(Verdict.RENEW);
+        assertThat(reading.trouble()).isEmpty();
+        model.enter();
+        assertThat(model.lineProperty().get()).isEmpty();
+        Job before = job();
+        shop.close();
+        shop = Rooms.shop(folder);
+        model = Rooms.model(shop);
+        model.refreshShelf();
+        model.openJob(model.shelfProperty().get().getFirst().id());
+        assertThat(job().journal()).isEqualTo(before.journal());
+        assertThat(job().readings()).hasSize(1);
+        assertThat(model.stageProperty().get()).isEqualTo(Stage.ASSESS);
+    }
+
+    @Test
+    public void aContradictionIsNamedWhileTyping() {
+        model.arrive("X");
+        Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
+        Echo echo = echo("10u 90r D0.1 @100");
+        assertThat(echo.trouble()).contains("contradict", "bad contact");
+        assertThat(echo.verdict()).contains(Verdict.RECHECK);
+        assertThat(echo.ready()).isTrue();
+    }
+
+    @Test
+    public void wrongInputSaysWhatWasExpectedAndChangesNothing() {
+        model.arrive("X");
+        Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
+        Job before = job();
+        for (String wrong : List.of("5..5u", "450 V", "-9u", "C99 9u", "9.1", "+ C1 8 MFD", "+ C2 -8 MFD", "banana")) {
+            Echo echo = echo(wrong);
+            assertThat(echo.trouble()).as(wrong).isNotBlank().endsWith(".");
+            assertThat(echo.ready()).isFalse();
+            model.enter();
+            assertThat(job()).isSameAs(before);
+            assertThat(model.lineProperty().get()).isEqualTo(wrong);
+        }
+    }
+
+    @Test
+    public void aThousandOrADecimalIsAskedAbout() {
+        model.arrive("X");
+        Rooms.type(model, "+ C1 1000 pF mica");
+        Echo question = echo("1,000p");
+        assertThat(question.ready()).isFalse();
+        assertThat(question.choices()).hasSize(2);
+        assertThat(echo(question.choices().get(1).line()).understood()).contains("0.001 µF");
+        assertThat(echo(question.choices().get(0).line()).understood()).contains("1 pF");
+    }
+
+    @Test
+    public void undoAndRedoFollowTheJobAndTheChosenPart() {
+        model.arrive("X");
+        Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
+        Rooms.type(model, "9u D0.1 @100");
+        model.undo();
+        assertThat(job().readings()).isEmpty();
+        model.undo();
+        assertThat(job().census()).isEmpty();
+        assertThat(model.chosenProperty().get()).isEmpty();
+        model.undo();
+        assertThat(model.noticeProperty().get().text()).contains("undo");
+        model.redo();
+        model.redo();
+        assertThat(job().readings()).hasSize(1);
+        model.redo();
+        assertThat(model.noticeProperty().get().text()).contains("redo");
+        Rooms.type(model, "- C1");
+        assertThat(job().census()).isEmpty();
+        model.undo();
+        assertThat(job().readings()).hasSize(1);
+    }
+
+    @Test
+    public void policyRecomputesEveryVerdict() {
+        model.arrive("X");
+        Rooms.type(model, "+ C1 .1 MFD 400 V paper");
+        assertThat(verdict()).isEqualTo(Verdict.RENEW);
+        model.changePolicy(Policy.USUAL.with(Policy.Paper.LEAKAGE_DECIDES));
+        assertThat(verdict()).isEqualTo(Verdict.RECHECK);
+        model.changePolicy(job().policy());
+        assertThat(job().journal()).hasSize(3);
+    }
+
+    private Verdict verdict() {
+        return model.openProperty().get().map(OpenJob::assessments).orElseThrow().getFirst().verdict();
+    }
+
+    @Test
+    public void theHearthIsLitAndOffByOneKeyAndWarnsAtTheReading() {
+        model.arrive("X");
+        Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
+        model.togglePower();
+        assertThat(HearthState.of(job())).isEqualTo(HearthState.LIT);
+        assertThat(echo("9u").trouble()).contains("LIT");
+        model.togglePower();
+        assertThat(HearthState.of(job())).isEqualTo(HearthState.UNKNOWN);
+        Rooms.type(model, "lit");
+        assertThat(HearthState.of(job())).isEqualTo(HearthState.LIT);
+    }
+
+    @Test
+    public void earlierLinesComeBack() {
+        model.arrive("X");
+        Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
+        Rooms.type(model, "9u D0.1 @100");
+        model.recall(-1);
+        assertThat(model.lineProperty().get()).isEqualTo("9u D0.1 @100");
+        model.recall(-5);
+        assertThat(model.lineProperty().get()).startsWith("+ C1");
+        model.recall(9);
+        assertThat(model.lineProperty().get()).isEmpty();
+    }
+
+    @Test
+    public void pageKeysWalkTheCensus() {
+        model.bringIn(List.of(Rooms.demo("valve-voltmeter.json")));
+        model.openJob(model.shelfProperty().get().getFirst().id());
+        assertThat(model.chosenProperty().get()).contains(Rooms.ref("C1"));
+        model.chooseBy(1);
+        assertThat(model.chosenProperty().get()).contains(Rooms.ref("C2"));
+        model.chooseBy(99);
+        assertThat(model.chosenProperty().get()).contains(Rooms.ref("C5"));
+        model.chooseBy(-99);
+        assertThat(model.chosenProperty().get()).contains(Rooms.ref("C1"));
+        Rooms.type(model, "c3");
+        assertThat(model.chosenProperty().get()).contains(Rooms.ref("C3"));
+    }
+
+    @Test
+    public void filesComeInWholeOrNotAtAllAndGoOutWithoutLoss() throws IOException {
+        Path broken = Files.writeString(Files.createTempFile("broken", ".json"),
+                "{\"format\":\"yellow-hearth-job\",\n\"version\":1}");
+        model.bringIn(List.of(Rooms.demo("mess-receiver.json"), broken));
+        assertThat(model.noticeProperty().get().trouble()).isTrue();
+        assertThat(model.noticeProperty().get().text()).contains("Brindlecote 51 is on the shelf", "line 1", "shop is as it was");
+        assertThat(model.shelfProperty().get()).hasSize(1);
+        model.openJob(model.shelfProperty().get().getFirst().id());
+        Job original = job();
+        Path out = folder.resolve("out.json");
+        model.takeOut(out);
+        assertThat(model.noticeProperty().get().trouble()).isFalse();
+        model.takeOut(out);
+        assertThat(model.noticeProperty().get().trouble()).isTrue();
+        model.toShop();
+        model.bringIn(List.of(out));
+        OpenJob again = model.shelfProperty().get().stream().filter(j -> j.job() != original).findFirst().orElseThrow();
+        assertThat(again.job().journal()).isEqualTo(original.journal());
+    }
+
+    @Test
+    public void aNamelessSetIsAskedForItsName() {
+        model.arrive("   ");
+        assertThat(model.openProperty().get()).isEmpty();
+        assertThat(model.noticeProperty().get().trouble()).isTrue();
+    }
+
+    /** What is typed stays in the line until it is on the disk, and when the disk refuses it stays for another try. */
+    @Test
+    public void theLineIsClearedOnlyOnceItIsKept() {
+        Deque<Runnable> disk = new ArrayDeque<>();
+        boolean[] full = {false};
+        Shop failing = new Shop() {
+            @Override
+            public List<ShelfEntry> shelf() {
+                return shop.shelf();
+            }
+
+            @Override
+            public Job job(String id) {
+                return shop.job(id);
+            }
+
+            @Override
+            public String add(Job job) {
+                return shop.add(job);
+            }
+
+            @Override
+            public Job append(String id, List<Act> acts, ZonedDateTime at) {
+                if (full[0]) {
+                    throw new ShopException("The disk is full.");
+                }
+                return shop.append(id, acts, at);
+            }
+
+            @Override
+            public void close() {
+                shop.close();
+            }
+        };
+        model = new DeskModel(failing, Rooms.KNOWLEDGE, Rooms.CLOCK, disk::add, disk::add, Runnable::run);
+        model.arrive("X");
+        disk.removeFirst().run();
+        Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
+        assertThat(model.lineProperty().get()).startsWith("+ C1");
+        assertThat(model.busyProperty().get()).isTrue();
+        full[0] = true;
+        disk.removeFirst().run();
+        assertThat(model.noticeProperty().get().text()).isEqualTo("The disk is full.");
+        assertThat(model.lineProperty().get()).startsWith("+ C1");
+        assertThat(job().census()).isEmpty();
+        full[0] = false;
+        model.enter();
+        disk.removeFirst().run();
+        assertThat(model.lineProperty().get()).isEmpty();
+        assertThat(job().census()).hasSize(1);
+        assertThat(model.busyProperty().get()).isFalse();
+    }
+}

@@ -1,0 +1,60 @@
+package org.yellowhearth.desk;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.records.store.SqliteShop;
+
+/** What desk tests start from: a model over a shop in a fresh folder, everything done at once and on one day. */
+final class Rooms {
+    static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
+    static final Clock CLOCK = Clock.fixed(Instant.parse("2026-09-09T09:09:09Z"), ZoneOffset.UTC);
+
+    private Rooms() {
+    }
+
+    static Path folder() {
+        try {
+            return Files.createTempDirectory("desk");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static Shop shop(Path folder) {
+        return SqliteShop.open(folder, KNOWLEDGE);
+    }
+
+    static DeskModel model(Shop shop) {
+        return new DeskModel(shop, KNOWLEDGE, CLOCK, Runnable::run, Runnable::run, Runnable::run);
+    }
+
+    static Path demo(String name) {
+        return Path.of(System.getProperty("hearth.root"), "demo", name);
+    }
+
+    static void type(DeskModel model, String line) {
+        model.lineProperty().set(line);
+        model.enter();
+    }
+
+    static List<Capacitor> census(DeskModel model) {
+        return model.openProperty().get().orElseThrow().job().census();
+    }
+
+    static PartRef ref(String text) {
+        return PartRef.of(text);
+    }
+}

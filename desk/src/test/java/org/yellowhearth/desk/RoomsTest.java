@@ -1,0 +1,49 @@
+package org.yellowhearth.desk;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import java.net.ServerSocket;
+import java.net.Socket;
+import java.net.URL;
+import java.net.URLConnection;
+import org.testng.annotations.Test;
+
+/** The rooms of the house: arrows only downward, and only the desk knows JavaFX. */
+public class RoomsTest {
+    private static final JavaClasses ALL = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("org.yellowhearth");
+
+    @Test
+    public void arrowsPointOnlyDownward() {
+        layeredArchitecture().consideringOnlyDependenciesInLayers().layer("desk").definedBy("org.yellowhearth.desk..")
+                .layer("cli")
+                .definedBy("org.yellowhearth.cli..").layer("records").definedBy("org.yellowhearth.records..").layer("core")
+                .definedBy("org.yellowhearth.core..").whereLayer("desk").mayNotBeAccessedByAnyLayer().whereLayer("cli")
+                .mayOnlyBeAccessedByLayers("desk").whereLayer("records").mayOnlyBeAccessedByLayers("cli", "desk").check(ALL);
+    }
+
+    @Test
+    public void onlyTheDeskKnowsJavaFx() {
+        noClasses().that().resideOutsideOfPackage("org.yellowhearth.desk..").should().dependOnClassesThat()
+                .resideInAPackage("javafx..")
+                .check(ALL);
+    }
+
+    @Test
+    public void theModelKnowsNoControlsAndNoScenes() {
+        noClasses().that().resideInAPackage("org.yellowhearth.desk.model..").should().dependOnClassesThat()
+                .resideInAnyPackage("javafx.scene..", "javafx.stage..", "javafx.application..").check(ALL);
+    }
+
+    @Test
+    public void nothingOpensAConnection() {
+        noClasses().should().dependOnClassesThat().resideInAPackage("java.net.http..").orShould().dependOnClassesThat()
+                .belongToAnyOf(Socket.class, ServerSocket.class, URLConnection.class).orShould()
+                .callMethod(URL.class, "openStream").orShould()
+                .callMethod(URL.class, "openConnection").check(ALL);
+    }
+}

@@ -1,0 +1,193 @@
+package org.yellowhearth.records.store;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.List;
+import java.util.Map;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.IllegalEditException;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.records.jobfile.JobFileTest;
+import org.yellowhearth.records.knowledge.KnowledgeFiles;
+
+public class SqliteShopTest {
+    private static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
+    private static final ZonedDateTime NOW = Instant.parse("2026-07-01T10:00:00.123456789Z")
+            .atZone(ZoneId.of("America/New_York"));
+    private Path folder;
+
+    @BeforeMethod
+    public void freshFolder() throws IOException {
+        folder = Files.createTempDirectory("shop");
+    }
+
+    private static void assertSame(Job a, Job b) {
+        assertThat(a.journal()).isEqualTo(b.journal());
+        assertThat(a.census()).isEqualTo(b.census());
+        assertThat(a.readings()).isEqualTo(b.readings());
+        assertThat(a.plate()).isEqualTo(b.plate());
+    }
+
+    private long count(String table) throws SQLException {
+        try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("shop.sqlite"));
+                Statement s = c.createStatement();
+                ResultSet r = s.executeQuery("select count(*) from " + table)) {
+            return r.getLong(1);
+        }
+    }
+
+    @Test
+    public void whatWasPutOnTheShelfIsThereAfterARestart() {
+        Job job = JobFileTest.randomJob(1);
+        String id;
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            id = shop.add(job);
+        }
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            assertSame(shop.job(id), job);
+            assertThat(shop.shelf()).extracting(Shop.ShelfEntry::id).containsExactly(id);
+        }
+    }
+
+    @Test
+    public void undoAndRedoSurviveARestart() {
+        String id;
+        Job undone;
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            id = shop.add(JobFileTest.randomJob(2));
+            shop.append(id, List.of(new Act.Did(new Edit.NoteWritten("one")), new Act.Did(new Edit.NoteWritten("two"))), NOW);
+            undone = shop.append(id, List.of(new Act.Undid(61)), NOW);
+        }
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            assertSame(shop.job(id), undone);
+            Job redone = shop.append(id, List.of(new Act.Redid(shop.job(id).nextRedo().orElseThrow())), NOW);
+            assertThat(redone.counts(61)).isTrue();
+            assertThat(redone.journal().getLast().at()).isEqualTo(NOW);
+        }
+    }
+
+    @Test
+    public void anAppendThatDoesNotFitLeavesEverythingAsItWas() throws SQLException {
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            String id = shop.add(JobFileTest.randomJob(4));
+            Job before = shop.job(id);
+            assertThatThrownBy(() -> shop.append(id, List.of(new Act.Did(new Edit.NoteWritten("first")), new Act.Undid(0)), NOW))
+                    .isInstanceOf(IllegalEditException.class);
+            assertSame(shop.job(id), before);
+            assertThat(count("entry")).isEqualTo(before.journal().size());
+        }
+    }
+
+    @Test
+    public void theTablesShowWhatStandsNow() throws SQLException {
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            for (int seed = 0; seed < 12; seed++) {
+                String id = shop.add(Job.of(JobFileTest.randomJob(seed).journal().subList(0, 1)));
+                Job whole = JobFileTest.randomJob(seed);
+                whole.journal().stream().skip(1).forEach(e -> shop.append(id, List.of(e.act()), e.at()));
+            }
+            long parts = shop.shelf().stream().mapToLong(e -> e.job().census().size()).sum();
+            long readings = shop.shelf().stream().mapToLong(e -> e.job().readings().size()).sum();
+            assertThat(count("part")).isEqualTo(parts).isPositive();
+            assertThat(count("reading")).isEqualTo(readings).isPositive();
+        }
+    }
+
+    @Test
+    public void theJournalCannotBeRewrittenBySql() throws SQLException {
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            shop.add(JobFileTest.randomJob(5));
+        }
+        try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("shop.sqlite"));
+                Statement s = c.createStatement()) {
+            assertThatThrownBy(() -> s.execute("update entry set act = '{}'")).hasMessageContaining("only appended");
+            assertThatThrownBy(() -> s.execute("delete from entry")).hasMessageContaining("only appended");
+            try (ResultSet r = s.executeQuery("pragma journal_mode")) {
+                assertThat(r.getString(1)).isEqualTo("wal");
+            }
+        }
+    }
+
+    @Test
+    public void aSecondWindowIsKeptOut() {
+        try (SqliteShop first = SqliteShop.open(folder, KNOWLEDGE)) {
+            assertThatThrownBy(() -> SqliteShop.open(folder, KNOWLEDGE)).isInstanceOf(ShopException.class)
+                    .hasMessageContaining("open in another window");
+            assertThat(first.shelf()).isEmpty();
+        }
+        try (SqliteShop again = SqliteShop.open(folder, KNOWLEDGE)) {
+            assertThat(again.shelf()).isEmpty();
+        }
+    }
+
+    @Test
+    public void aFileThatIsNoShopIsLeftAsItIs() throws IOException {
+        byte[] nonsense = "this is not a database, it is a shopping list, and a long one at that".repeat(40).getBytes(
+                StandardCharsets.UTF_8);
+        Files.write(folder.resolve("shop.sqlite"), nonsense);
+        assertThatThrownBy(() -> SqliteShop.open(folder, KNOWLEDGE)).isInstanceOf(ShopException.class)
+                .hasMessageContaining("cannot be opened").hasMessageContaining("left as it is");
+        assertThat(Files.readAllBytes(folder.resolve("shop.sqlite"))).isEqualTo(nonsense);
+    }
+
+    @Test
+    public void aShopOfANewerProgramIsRefused() throws SQLException {
+        SqliteShop.open(folder, KNOWLEDGE).close();
+        try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("shop.sqlite"));
+                Statement s = c.createStatement()) {
+            s.execute(
+                    "insert into flyway_schema_history select 2, '99', 'future', type, script, checksum, installed_by, installed_on, "
+                            + "execution_time, success from flyway_schema_history where installed_rank = 1");
+        }
+        assertThatThrownBy(() -> SqliteShop.open(folder, KNOWLEDGE)).isInstanceOf(ShopException.class)
+                .hasMessageContaining("newer");
+    }
+
+    @Test
+    public void aFolderThatCannotBeUsedIsNamed() throws IOException {
+        Path file = Files.createFile(folder.resolve("plain"));
+        assertThatThrownBy(() -> SqliteShop.open(file, KNOWLEDGE)).isInstanceOf(ShopException.class).hasMessageContaining("plain")
+                .hasMessageContaining("drive");
+    }
+
+    @Test
+    public void anUnknownJobIsSaidToBeUnknown() {
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            assertThatThrownBy(() -> shop.job("nothing")).isInstanceOf(ShopException.class)
+                    .hasMessageContaining("no job nothing");
+        }
+    }
+
+    @Test
+    public void placesFollowThePlatform() {
+        Path home = Path.of("/home/x");
+        Places linux = new Places(Map.of(), home, "Linux");
+        assertThat(linux.shop()).isEqualTo(Path.of("/home/x/.local/share/yellow-hearth/shop"));
+        assertThat(linux.logs()).isEqualTo(Path.of("/home/x/.local/state/yellow-hearth"));
+        assertThat(new Places(Map.of("XDG_DATA_HOME", "/data"), home, "Linux").shop()).isEqualTo(
+                Path.of("/data/yellow-hearth/shop"));
+        assertThat(new Places(Map.of("XDG_DATA_HOME", "not/absolute"), home, "Linux").shop()).isEqualTo(linux.shop());
+        assertThat(new Places(Map.of(), home, "Mac OS X").shop()).isEqualTo(
+                Path.of("/home/x/Library/Application Support/Yellow Hearth/shop"));
+        assertThat(new Places(Map.of(), home, "Mac OS X").logs()).isEqualTo(Path.of("/home/x/Library/Logs/Yellow Hearth"));
+        assertThat(new Places(Map.of("APPDATA", "/roaming"), home, "Windows 11").logs()).isEqualTo(
+                Path.of("/roaming/Yellow Hearth/logs"));
+    }
+}

@@ -1,0 +1,143 @@
+package org.yellowhearth.records.words;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import java.util.Properties;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.testng.annotations.Test;
+import org.yellowhearth.core.assess.AgreementCriterion;
+import org.yellowhearth.core.assess.AssessWords;
+import org.yellowhearth.core.assess.Criterion;
+import org.yellowhearth.core.assess.Finding;
+import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.core.benchline.BenchWords;
+import org.yellowhearth.core.census.CensusWords;
+import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Entry;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.knowledge.Family;
+import org.yellowhearth.core.knowledge.LimitProfile;
+import org.yellowhearth.core.knowledge.Source;
+import org.yellowhearth.core.marking.MarkingWords;
+import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.part.Polarity;
+import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.reading.Agreement;
+import org.yellowhearth.core.reading.Connection;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Mode;
+import org.yellowhearth.core.reading.ReadingWords;
+import org.yellowhearth.core.renew.RenewWords;
+import org.yellowhearth.core.safety.Caution;
+import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.records.knowledge.KnowledgeFiles;
+
+public class WordsTest {
+    private static final Words BRITISH = Words.of(SetPlate.Dialect.BRITISH);
+    private static final Words AMERICAN = Words.of(SetPlate.Dialect.AMERICAN);
+
+    private static Stream<MessageKey> sentences() {
+        return Stream.<MessageKey[]>of(MarkingWords.values(), ReadingWords.values(), CensusWords.values(), BenchWords.values(),
+                AssessWords.values(), AgreementCriterion.SuspicionWords.values(), RenewWords.values(),
+                Caution.CautionWords.values(),
+                StoryWords.values()).flatMap(Stream::of);
+    }
+
+    private static Stream<Coded> terms() {
+        return Stream.<Coded[]>of(Verdict.values(), Criterion.values(), Finding.Outcome.values(), Finding.Limit.Side.values(),
+                Figure.values(), Mode.values(), Connection.values(), Agreement.Suspicion.values(), Role.values(),
+                Role.Duty.values(),
+                Polarity.values(), Family.values(), Source.Standing.values(), LimitProfile.values(), SetPlate.Kind.values(),
+                SetPlate.Technology.values(), SetPlate.Chassis.values(), SetPlate.Purpose.values(), SetPlate.Dialect.values(),
+                Edit.Power.values(), HearthState.values(), Caution.Level.values(), Policy.WhenToRenew.values(),
+                Policy.VoltageRating.values(), Policy.CapacitanceChoice.values(), Policy.OldElectrolytics.values(),
+                Policy.Appearance.values(), Policy.Tantalum.values(), Policy.Rectifiers.values(), Policy.Paper.values(),
+                Policy.Profile.values()).flatMap(Stream::of);
+    }
+
+    private static Set<String> keys() {
+        Set<String> keys = new TreeSet<>(Set.of("Way.above", "Way.below"));
+        sentences().map(MessageKey::key).forEach(keys::add);
+        terms().map(t -> t.getClass().getSimpleName() + "." + t.code()).forEach(keys::add);
+        KnowledgeFiles.read().kinds().values().forEach(k -> {
+            keys.add("Capacitor." + k.id());
+            k.hazards().forEach(h -> keys.add("Hazard." + h));
+        });
+        return keys;
+    }
+
+    private static Set<String> written(String file) throws IOException {
+        Properties p = new Properties();
+        try (Reader r = new InputStreamReader(Words.class.getResourceAsStream(file), StandardCharsets.UTF_8)) {
+            p.load(r);
+        }
+        return p.stringPropertyNames();
+    }
+
+    @Test
+    public void everythingCoreCanSayHasWordsInBothDialects() {
+        for (String key : keys()) {
+            assertThat(BRITISH.has(key)).as(key).isTrue();
+            assertThat(AMERICAN.has(key)).as(key).isTrue();
+        }
+    }
+
+    @Test
+    public void noWordsAreLeftOver() throws IOException {
+        assertThat(new TreeSet<>(written("words.properties"))).isEqualTo(keys());
+        assertThat(keys()).containsAll(written("words_american.properties"));
+    }
+
+    @Test
+    public void theDialectsDifferWhereTheWorkshopsDo() {
+        assertThat(BRITISH.word(SetPlate.Technology.VALVE)).isEqualTo("valves");
+        assertThat(AMERICAN.word(SetPlate.Technology.VALVE)).isEqualTo("tubes");
+        assertThat(AMERICAN.capacitorKind("paper-moulded")).isEqualTo("molded paper");
+    }
+
+    @Test
+    public void gapsAreFilledWithFiguresTextsTermsAndSentences() {
+        assertThat(BRITISH.say(Message.of(AssessWords.LEAKAGE_HIGH, Quantity.amperes(2e-3), Quantity.amperes(1e-3)))).isEqualTo(
+                "Leakage 2 mA is above 1 mA.");
+        assertThat(BRITISH.say(Message.of(AssessWords.BECAUSE_BAD, Criterion.CAPACITANCE_KEPT.term()))).isEqualTo(
+                "Capacitance kept fails on measurement.");
+        assertThat(BRITISH.say(Message.of(StoryWords.UNDID, Message.of(StoryWords.LIT))))
+                .isEqualTo("Undone: The set was switched on.");
+        assertThatThrownBy(() -> Message.of(StoryWords.NOTE, 5)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> BRITISH.capacitorKind("cheese")).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
+    public void theJournalTellsAStory() {
+        SetPlate plate = SetPlate.named("Story set");
+        List<Edit> edits = List.of(new Edit.Arrived(plate, Policy.USUAL),
+                new Edit.PlateChanged(plate, plate.with(p -> p.mains = Optional.of(new SetPlate.Mains(110, 0)))),
+                new Edit.PolicyChanged(Policy.USUAL, Policy.USUAL.with(Policy.Paper.LEAKAGE_DECIDES)),
+                new Edit.NoteWritten("Oddly warm."));
+        Job job = Job.of(IntStream.range(0, edits.size())
+                .mapToObj(i -> new Entry(i, Instant.EPOCH.atZone(ZoneOffset.UTC), new Act.Did(edits.get(i)))).toList());
+        Describe describe = new Describe(BRITISH);
+        assertThat(job.journal()).extracting(e -> describe.entry(job, e)).containsExactly("The set came in: Story set.",
+                "The set plate was changed: mains — → 110 V DC.",
+                "The policy was changed: paper and wax replaced on sight → leakage test at working voltage decides.",
+                "Oddly warm.");
+    }
+}
