@@ -1,8 +1,7 @@
 package org.yellowhearth.desk.census;
 
-import javafx.scene.control.Label;
+import javafx.beans.binding.DoubleBinding;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Polarity;
@@ -12,28 +11,24 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.parts.PartTable;
+import org.yellowhearth.desk.parts.StageHead;
 import org.yellowhearth.records.words.Describe;
 
 /** Census: every part as it is printed and as it was understood. */
 public final class CensusView extends BorderPane {
-    private final Label count = new Label();
+    private final StageHead head;
 
     /** A view of the model's open job. */
-    public CensusView(DeskModel model) {
+    public CensusView(DeskModel model, DoubleBinding em) {
         getStyleClass().add("stage");
-        Label title = new Label(Labels.of("census.title"));
-        title.getStyleClass().add("stage-title");
-        count.getStyleClass().add("stage-count");
-        HBox head = new HBox(title, count);
-        head.getStyleClass().add("stage-head");
-        setTop(head);
-        PartTable table = new PartTable(model, "census.empty").column("table.ref", 55, "cell-ref", r -> r.part().ref().toString())
-                .column("table.marking", 130, "cell-figure", r -> r.part().marking())
-                .column("table.value", 115, "cell-text", r -> new Describe(model.words()).value(r.part()))
-                .column("table.kind", 110, "cell-text", r -> model.words().capacitorKind(r.part().kind()))
-                .column("table.role", 100, "cell-text", r -> role(model, r.part()))
-                .column("table.polarity", 130, "cell-text", r -> polarity(model, r.part()))
-                .column("table.sees", 65, "cell-figure",
+        PartTable table = new PartTable(model, em, "census.empty")
+                .column("table.ref", 3.8, 0, "cell-ref", r -> r.part().ref().toString())
+                .column("table.marking", 9, 2, "cell-figure", r -> r.part().marking())
+                .column("table.value", 8, 0, "cell-text", r -> new Describe(model.words()).value(r.part()))
+                .column("table.kind", 8, 1, "cell-text", r -> model.words().capacitorKind(r.part().kind()))
+                .column("table.role", 7.8, 1, "cell-text", r -> role(model, r.part()))
+                .column("table.polarity", 9, 3, "cell-text", r -> polarity(model, r.part()))
+                .column("table.sees", 4.6, 4, "cell-figure",
                         r -> r.part().workingVolts().stream().mapToObj(Quantity::volts).map(Quantity::toString).findFirst()
                                 .orElse("—"));
         table.setId("census-table");
@@ -41,6 +36,8 @@ public final class CensusView extends BorderPane {
         VBox entry = new VBox(new PartForm(model).node());
         entry.getStyleClass().add("entry");
         setBottom(entry);
+        head = new StageHead("census.title", this, entry, em);
+        setTop(head);
         model.openProperty().addListener((_, _, open) -> open.ifPresent(this::show));
     }
 
@@ -55,6 +52,6 @@ public final class CensusView extends BorderPane {
     private void show(OpenJob open) {
         long noKind = open.job().census().stream().filter(c -> c.kind().equals(Capacitor.UNSTATED_KIND)).count();
         long noRole = open.job().census().stream().filter(c -> c.role() == Role.UNSTATED).count();
-        count.setText(Labels.of("census.count", open.assessments().size(), noKind, noRole));
+        head.count(Labels.of("census.count", open.assessments().size(), noKind, noRole));
     }
 }

@@ -1,9 +1,12 @@
 package org.yellowhearth.desk.parts;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 
+import javafx.beans.binding.DoubleBinding;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableCell;
@@ -18,14 +21,25 @@ import org.yellowhearth.desk.theme.VerdictGlyph;
 
 /** A table of parts whose chosen line and the model's chosen part are one. */
 public final class PartTable extends TableView<PartRow> {
+    /** What the scroll bar and the borders take of the width. */
+    private static final double TRIM_PIXELS = 24;
+
     private final DeskModel model;
+    private final DoubleBinding em;
+    private final List<Share> shares = new ArrayList<>();
     private boolean filling;
 
+    /** A column, the width it wants in heights of the text, and its rank: the highest ranks give way first. */
+    private record Share(TableColumn<PartRow, String> column, double ems, int rank) {
+    }
+
     /** An empty table over the model's open job. */
-    public PartTable(DeskModel model, String emptyLabel) {
+    public PartTable(DeskModel model, DoubleBinding em, String emptyLabel) {
         this.model = model;
+        this.em = em;
+        widthProperty().addListener((_, _, _) -> fit());
+        em.addListener((_, _, _) -> fit());
         getStyleClass().add("part-table");
-        setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
         Label empty = new Label(Labels.of(emptyLabel));
         empty.setWrapText(true);
         empty.getStyleClass().add("empty-state");
@@ -39,28 +53,46 @@ public final class PartTable extends TableView<PartRow> {
         });
     }
 
-    /** Adds a column of text. */
-    public PartTable column(String label, double share, String style, Function<PartRow, String> text) {
+    /** Adds a column of text; the columns of the highest ranks give way first where the table is narrow. */
+    public PartTable column(String label, double ems, int rank, String style, Function<PartRow, String> text) {
         TableColumn<PartRow, String> column = new TableColumn<>(Labels.of(label));
         column.setCellValueFactory(f -> new ReadOnlyStringWrapper(text.apply(f.getValue())));
         column.setCellFactory(_ -> new TextCell(style));
-        return add(column, share);
+        return add(column, ems, rank);
     }
 
     /** Adds the column of verdicts: sign and word. */
-    public PartTable verdicts(double share) {
+    public PartTable verdicts(double ems) {
         TableColumn<PartRow, String> column = new TableColumn<>(Labels.of("table.verdict"));
         column.setCellValueFactory(f -> new ReadOnlyStringWrapper(model.words().word(f.getValue().assessment().verdict())));
         column.setCellFactory(_ -> new VerdictCell());
-        return add(column, share);
+        return add(column, ems, 0);
     }
 
-    private PartTable add(TableColumn<PartRow, String> column, double share) {
-        column.setPrefWidth(share);
+    private PartTable add(TableColumn<PartRow, String> column, double ems, int rank) {
         column.setSortable(false);
         column.setReorderable(false);
+        shares.add(new Share(column, ems, rank));
         getColumns().add(column);
         return this;
+    }
+
+    /** Shows the columns that have room, and gives what is left over to all of them alike. */
+    private void fit() {
+        double room = (getWidth() - TRIM_PIXELS) / em.get();
+        int lowestHidden = Integer.MAX_VALUE;
+        double wanted = shares.stream().mapToDouble(Share::ems).sum();
+        for (Share s : shares.stream().sorted(Comparator.comparingInt(Share::rank).reversed()).toList()) {
+            if (wanted > room && s.rank > 0) {
+                wanted -= s.ems;
+                lowestHidden = s.rank;
+            }
+        }
+        double stretch = Math.max(1, room / wanted);
+        for (Share s : shares) {
+            s.column.setVisible(s.rank < lowestHidden);
+            s.column.setPrefWidth(s.ems * stretch * em.get());
+        }
     }
 
     /** Shows the open job. */

@@ -48,6 +48,8 @@ final class BenchLineView extends VBox {
         HBox.setHgrow(field, Priority.ALWAYS);
         FlowPane echo = new FlowPane(understood, verdict, trouble, choices, notice);
         echo.getStyleClass().add("echo");
+        // A long sentence wraps instead of asking for a wider window.
+        echo.setMinWidth(0);
         echo.widthProperty().addListener((_, _, width) -> {
             trouble.setMaxWidth(width.doubleValue() - 30);
             notice.setMaxWidth(width.doubleValue() - 30);

@@ -5,6 +5,8 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 
+import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
@@ -47,7 +49,9 @@ final class SetPlateView extends HBox {
         facts.getChildren().addAll(fact("plate.made", made), fact("plate.mains", mains), fact("plate.chassis", chassis),
                 fact("plate.place", place));
         facts.setMinWidth(0);
-        name.setMinWidth(120);
+        name.setMinWidth(0);
+        shop.setMinWidth(Region.USE_PREF_SIZE);
+        widthProperty().addListener((_, _, _) -> fit());
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         VBox words = new VBox(state, since);
@@ -67,6 +71,17 @@ final class SetPlateView extends HBox {
         hearth.setOnAction(_ -> model.togglePower());
         getChildren().addAll(shop, name, facts, gap, hearth);
         model.openProperty().addListener((_, _, open) -> open.ifPresent(o -> show(o.job())));
+    }
+
+    /** Where the plate is narrow the facts give way, the last first, so that the name and the hearth are always whole. */
+    private void fit() {
+        facts.getChildren().forEach(f -> f.setManaged(true));
+        double room = getWidth() - getPadding().getLeft() - getPadding().getRight() - (getChildren().size() - 1) * getSpacing();
+        double others = getChildren().stream().filter(c -> !c.equals(facts)).mapToDouble(c -> c.prefWidth(-1)).sum();
+        for (Node fact : facts.getChildren().reversed()) {
+            fact.setManaged(others + facts.prefWidth(-1) <= room);
+        }
+        facts.getChildren().forEach(f -> f.setVisible(f.isManaged()));
     }
 
     private static VBox fact(String label, Label value) {
@@ -92,6 +107,7 @@ final class SetPlateView extends HBox {
         if (now == HearthState.LIT) {
             state.getStyleClass().add("lit");
         }
+        Platform.runLater(this::fit);
         since.setText(job.powerSince().map(at -> Labels.of(now == HearthState.LIT ? "hearth.lit" : "hearth.off", moment(at)))
                 .orElse(Labels.of("hearth.unknown")));
     }

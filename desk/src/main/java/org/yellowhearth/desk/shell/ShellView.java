@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 
+import javafx.beans.binding.Bindings;
 import javafx.scene.Node;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
@@ -21,6 +22,9 @@ import org.yellowhearth.desk.theme.Appearance;
 
 /** The whole window: the shop, or one job with its plate, path, bench, reasons and bench line. */
 public final class ShellView extends StackPane {
+    private static final double REASONS_EMS = 22;
+    private static final double REASONS_SHARE = 0.31;
+
     private final DeskModel model;
     private final Appearance appearance;
     private final ShopView shop;
@@ -41,8 +45,8 @@ public final class ShellView extends StackPane {
         reasons = new ReasonsView(model);
         benchLine = new BenchLineView(model);
         stages.put(Stage.ARRIVAL, new ArrivalView(model));
-        stages.put(Stage.CENSUS, new CensusView(model));
-        stages.put(Stage.ASSESS, new AssessView(model));
+        stages.put(Stage.CENSUS, new CensusView(model, appearance.em()));
+        stages.put(Stage.ASSESS, new AssessView(model, appearance.em()));
         stages.put(Stage.DOSSIER, dossier);
         getStyleClass().add("hearth-root");
         bench.getStyleClass().add("bench");
@@ -52,6 +56,8 @@ public final class ShellView extends StackPane {
         job.setCenter(bench);
         job.setRight(reasons);
         job.setBottom(benchLine);
+        reasons.prefWidthProperty()
+                .bind(Bindings.min(appearance.em().multiply(REASONS_EMS), widthProperty().multiply(REASONS_SHARE)));
         getChildren().addAll(shop, job, sheet);
         appearance.applyTo(this);
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.prefs.Preferences;
 
+import javafx.beans.binding.DoubleBinding;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.SimpleBooleanProperty;
@@ -52,6 +53,11 @@ public final class Appearance {
 
     public IntegerProperty percentProperty() {
         return percent;
+    }
+
+    /** The height of the text in pixels, for layouts that must give way when it grows. */
+    public DoubleBinding em() {
+        return percent.multiply(BASE_PIXELS / 100);
     }
 
     /** One size larger or smaller. */
