@@ -3,6 +3,8 @@ package org.yellowhearth.desk;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.logging.Level;
+import java.util.logging.Logger;
 
 import javafx.application.Application;
 import org.yellowhearth.records.store.Places;
@@ -12,6 +14,9 @@ import org.yellowhearth.records.store.Places;
  * documentation. It is no {@code Application} itself, so that it starts from the class path.
  */
 public final class Main {
+    /** Tells at every first start that it made a folder; nobody needs to know. */
+    private static final Logger PREFERENCES = Logger.getLogger("java.util.prefs");
+
     private Main() {
     }
 
@@ -21,6 +26,7 @@ public final class Main {
         Path logs = places.logs();
         System.setProperty("hearth.logs", logs.toString());
         System.setProperty("logback.configurationFile", "org/yellowhearth/desk/logging.xml");
+        PREFERENCES.setLevel(Level.WARNING);
         CrashReports.into(logs);
         List<String> all = new ArrayList<>(List.of(args));
         if (all.stream().anyMatch(a -> a.startsWith("--shots="))) {

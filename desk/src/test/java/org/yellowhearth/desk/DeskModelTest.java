@@ -196,7 +196,8 @@ public class DeskModelTest {
                 "{\"format\":\"yellow-hearth-job\",\n\"version\":1}");
         model.bringIn(List.of(Rooms.demo("mess-receiver.json"), broken));
         assertThat(model.noticeProperty().get().trouble()).isTrue();
-        assertThat(model.noticeProperty().get().text()).contains("Brindlecote 51 is on the shelf", "line 1", "shop is as it was");
+        assertThat(model.noticeProperty().get().text()).contains("On the shelf now: Brindlecote 51.", "line 1",
+                "shop is as it was");
         assertThat(model.shelfProperty().get()).hasSize(1);
         model.openJob(model.shelfProperty().get().getFirst().id());
         Job original = job();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.ToDoubleBiFunction;
 
 import org.yellowhearth.core.assess.Finding.Limit;
 import org.yellowhearth.core.assess.Finding.Outcome;
@@ -72,56 +73,47 @@ final class LossCriterion {
 
     /** The watch limit and the renew limit of one part. */
     private record Pair(LossLimit watch, LossLimit renew, String source) {
+        /** The limit of D rises with frequency: the lowest usual frequency is the strictest, the highest the kindest. */
         Finding dissipation(double measured, OptionalDouble hertz) {
-            Quantity shown = Quantity.ratio(measured);
-            // The limit rises with frequency, so the lowest usual frequency is the strictest and the highest the kindest.
-            double strict = hertz.orElse(MeterFrequency.USUAL.getFirst());
-            double kind = hertz.orElse(MeterFrequency.USUAL.getLast());
-            if (hertz.isEmpty() && measured > watch.dissipationAt(strict) && measured <= renew.dissipationAt(kind)) {
-                return Finding.open(Criterion.DISSIPATION, Optional.of(shown), source, Message.of(AssessWords.FREQUENCY_MISSING));
-            }
-            boolean bad = measured > renew.dissipationAt(kind);
-            boolean doubtful = measured > watch.dissipationAt(strict);
-            LossLimit held = bad ? renew : watch;
-            Quantity at = Quantity.hertz(bad ? kind : strict);
-            Quantity limit = Quantity.ratio(held.dissipationAt(at.value()));
-            return finding(Criterion.DISSIPATION, bad, doubtful, shown, limit, at,
-                    working(held, at, limit, AssessWords.DISSIPATION_WORKING, AssessWords.DISSIPATION_WORKING_AT));
+            return judge(Criterion.DISSIPATION, Quantity.ratio(measured), hertz, MeterFrequency.USUAL.getFirst(),
+                    MeterFrequency.USUAL.getLast(), LossLimit::dissipationAt);
         }
 
+        /** The limit of ESR falls with frequency: here the highest usual frequency is the strictest. */
         Finding esr(double measured, OptionalDouble hertz) {
-            Quantity shown = Quantity.ohms(measured);
-            // Here the limit falls with frequency: the highest usual frequency is the strictest.
-            double strict = hertz.orElse(MeterFrequency.USUAL.getLast());
-            double kind = hertz.orElse(MeterFrequency.USUAL.getFirst());
-            if (hertz.isEmpty() && measured > watch.ohmsAt(strict) && measured <= renew.ohmsAt(kind)) {
-                return Finding.open(Criterion.ESR, Optional.of(shown), source, Message.of(AssessWords.FREQUENCY_MISSING));
-            }
-            boolean bad = measured > renew.ohmsAt(kind);
-            boolean doubtful = measured > watch.ohmsAt(strict);
-            LossLimit held = bad ? renew : watch;
-            Quantity at = Quantity.hertz(bad ? kind : strict);
-            Quantity limit = Quantity.ohms(held.ohmsAt(at.value()));
-            return finding(Criterion.ESR, bad, doubtful, shown, limit, at,
-                    working(held, at, limit, AssessWords.ESR_WORKING, AssessWords.ESR_WORKING_AT));
+            return judge(Criterion.ESR, Quantity.ohms(measured), hertz, MeterFrequency.USUAL.getLast(),
+                    MeterFrequency.USUAL.getFirst(), LossLimit::ohmsAt);
         }
 
-        private Finding finding(Criterion criterion, boolean bad, boolean doubtful, Quantity measured, Quantity limit,
-                Quantity at,
-                Message working) {
+        private Finding judge(Criterion criterion, Quantity measured, OptionalDouble hertz, double strictest, double kindest,
+                ToDoubleBiFunction<LossLimit, Double> limitAt) {
+            double strict = hertz.orElse(strictest);
+            double kind = hertz.orElse(kindest);
+            boolean doubtful = measured.value() > limitAt.applyAsDouble(watch, strict);
+            boolean bad = measured.value() > limitAt.applyAsDouble(renew, kind);
+            if (hertz.isEmpty() && doubtful && !bad) {
+                return Finding.open(criterion, Optional.of(measured), source, Message.of(AssessWords.FREQUENCY_MISSING));
+            }
+            LossLimit held = bad ? renew : watch;
+            Quantity at = Quantity.hertz(bad ? kind : strict);
+            Quantity limit = Quantity.of(limitAt.applyAsDouble(held, at.value()), measured.unit());
             Outcome outcome = bad ? Outcome.BAD : doubtful ? Outcome.DOUBTFUL : Outcome.GOOD;
-            boolean good = outcome == Outcome.GOOD;
-            AssessWords words = criterion == Criterion.ESR
-                    ? good ? AssessWords.ESR_GOOD : AssessWords.ESR_HIGH
-                    : good ? AssessWords.DISSIPATION_GOOD : AssessWords.DISSIPATION_HIGH;
+            boolean esr = criterion == Criterion.ESR;
+            AssessWords words = outcome == Outcome.GOOD
+                    ? esr ? AssessWords.ESR_GOOD : AssessWords.DISSIPATION_GOOD
+                    : esr ? AssessWords.ESR_HIGH : AssessWords.DISSIPATION_HIGH;
+            Message working = esr
+                    ? working(held, at, limit, AssessWords.ESR_WORKING, AssessWords.ESR_WORKING_AT)
+                    : working(held, at, limit, AssessWords.DISSIPATION_WORKING, AssessWords.DISSIPATION_WORKING_AT);
             return Finding.of(criterion, outcome, measured, Limit.atMost(limit), source, Message.of(words, measured, at),
                     working);
         }
 
         private static Message working(LossLimit held, Quantity at, Quantity limit, MessageKey atStated, MessageKey elsewhere) {
             Quantity farads = Quantity.farads(held.farads);
-            return at.value() == STATED_HERTZ
-                    ? Message.of(atStated, Quantity.ratio(held.dissipation), farads, limit)
+            boolean plain = at.value() == STATED_HERTZ || held.electrolyte() == 0;
+            return plain
+                    ? Message.of(atStated, Quantity.ratio(held.dissipation), at, farads, limit)
                     : Message.of(elsewhere, Quantity.ratio(held.electrolyte()),
                             Quantity.ratio(Math.min(held.oxide, held.dissipation)),
                             farads, at, limit);

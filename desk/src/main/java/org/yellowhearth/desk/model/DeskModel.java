@@ -194,19 +194,19 @@ public final class DeskModel {
     /** Brings job files in; each whole or not at all. */
     public void bringIn(List<Path> files) {
         keep(() -> {
-            List<String> said = new ArrayList<>();
-            boolean trouble = false;
+            List<String> taken = new ArrayList<>();
+            List<String> refused = new ArrayList<>();
             for (Path file : files) {
                 try {
                     JobFile job = new JobReader(knowledge).read(JsonText.read(file), now());
                     shop.add(job.job());
-                    said.add(Labels.of("shop.brought-in", job.job().plate().name()));
+                    taken.add(job.job().plate().name());
                 } catch (BadFileException | IOException e) {
-                    trouble = true;
-                    said.add(Labels.of("shop.refused", file.getFileName(), e.getMessage()));
+                    refused.add(Labels.of("shop.refused", file.getFileName(), e.getMessage()));
                 }
             }
-            return new Notice(String.join("  ", said), trouble);
+            String said = taken.isEmpty() ? "" : Labels.of("shop.brought-in", String.join(", ", taken)) + "  ";
+            return new Notice(said + String.join("  ", refused), !refused.isEmpty());
         }, n -> {
             notice.set(n);
             refreshShelf();

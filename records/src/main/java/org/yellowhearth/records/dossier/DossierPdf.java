@@ -28,6 +28,7 @@ import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.safety.Caution;
+import org.yellowhearth.core.safety.Caution.CautionWords;
 import org.yellowhearth.records.words.Describe;
 import org.yellowhearth.records.words.Words;
 
@@ -177,6 +178,9 @@ public final class DossierPdf {
     private void parts() {
         if (!dossier.items().isEmpty()) {
             section("Readings, verdicts and reasons");
+            add(pages.quietLine(
+                    "Old capacitors hold charge, and mains and high voltage can kill: unplug, discharge through a resistor, and see less "
+                            + "than 1 V on the meter before a part is touched or measured."));
             dossier.items().forEach(this::part);
         }
     }
@@ -186,7 +190,7 @@ public final class DossierPdf {
         Capacitor part = a.part();
         Paragraph head = pages.paragraph(15);
         head.setSpacingBefore(8);
-        head.setKeepTogether(true);
+        head.setSpacingAfter(2);
         head.add(new Chunk(part.ref() + "  ", pages.strong()));
         head.add(new Chunk(describe.part(part) + "   ", pages.text()));
         head.add(verdict(a.verdict()));
@@ -207,6 +211,7 @@ public final class DossierPdf {
         String proposed = describe.replacement(item.replacement()).map(p -> p + ". ").orElse("");
         add(pages.labelled("Replacement", proposed + String.join(" ", reasons)));
         Caution.forPart(dossier.job(), part, dossier.knowledge()).stream().filter(c -> c.level() == Caution.Level.DANGER)
+                .filter(c -> c.words().key() != CautionWords.CHARGED && c.words().key() != CautionWords.LIT)
                 .forEach(c -> add(pages.labelled(words.word(c.level()), words.say(c.words()))));
     }
 
