@@ -3,12 +3,15 @@ package org.yellowhearth.core.job;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.stream.IntStream;
+import java.util.stream.Collectors;
 
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
@@ -23,6 +26,7 @@ public final class Job {
     private final Policy policy;
     private final SortedMap<PartRef, Capacitor> parts;
     private final List<Reading> readings;
+    private final Map<PartRef, List<Reading>> byPart;
     private final List<Entry> journal;
     private final List<Integer> done;
     private final List<Integer> undone;
@@ -34,6 +38,7 @@ public final class Job {
         policy = d.policy;
         parts = Collections.unmodifiableSortedMap(d.parts);
         readings = List.copyOf(d.readings);
+        byPart = readings.stream().collect(Collectors.groupingBy(Reading::part));
         journal = List.copyOf(d.journal);
         done = List.copyOf(d.done);
         undone = List.copyOf(d.undone);
@@ -90,7 +95,7 @@ public final class Job {
 
     /** The readings of one part that count, oldest first. */
     public List<Reading> readingsOf(PartRef ref) {
-        return readings.stream().filter(r -> r.part().equals(ref)).toList();
+        return Collections.unmodifiableList(byPart.getOrDefault(ref, List.of()));
     }
 
     public List<Entry> journal() {
@@ -132,6 +137,7 @@ public final class Job {
         private Policy policy;
         private final SortedMap<PartRef, Capacitor> parts = new TreeMap<>();
         private final List<Reading> readings = new ArrayList<>();
+        private final Set<String> readingIds = new HashSet<>();
         private final List<Entry> journal = new ArrayList<>();
         private final List<Integer> done = new ArrayList<>();
         private final List<Integer> undone = new ArrayList<>();
@@ -148,6 +154,7 @@ public final class Job {
             policy = job.policy;
             parts.putAll(job.parts);
             readings.addAll(job.readings);
+            readings.forEach(r -> readingIds.add(r.id()));
             journal.addAll(job.journal);
             done.addAll(job.done);
             undone.addAll(job.undone);
@@ -253,19 +260,22 @@ public final class Job {
 
         private void keep(Reading reading, Entry entry) {
             require(parts.containsKey(reading.part()), entry, reading.part() + " is not in the census");
-            require(readings.stream().noneMatch(r -> r.id().equals(reading.id())), entry,
-                    "reading " + reading.id() + " is there already");
+            require(readingIds.add(reading.id()), entry, "reading " + reading.id() + " is there already");
             readings.add(position(reading), reading);
         }
 
         private void withdraw(Reading reading, Entry entry) {
             require(readings.remove(reading), entry, "reading " + reading.id() + " is not there");
+            readingIds.remove(reading.id());
         }
 
-        /** Readings stay in order of time, equal times in order of entry. */
+        /** Readings stay in order of time, equal times in order of entry; most come last. */
         private int position(Reading reading) {
-            return IntStream.range(0, readings.size()).filter(i -> readings.get(i).at().isAfter(reading.at())).findFirst()
-                    .orElse(readings.size());
+            int at = readings.size();
+            while (at > 0 && readings.get(at - 1).at().isAfter(reading.at())) {
+                at--;
+            }
+            return at;
         }
 
         private static void require(boolean fits, Entry entry, String why) {

@@ -104,7 +104,7 @@ public record Quantity(double value, Unit unit) {
     }
 
     private static BigDecimal rounded(double x) {
-        return new BigDecimal(x).round(new MathContext(FIGURES, RoundingMode.HALF_UP));
+        return BigDecimal.valueOf(x).round(new MathContext(FIGURES, RoundingMode.HALF_UP));
     }
 
     private static String digits(double x) {

@@ -36,7 +36,7 @@ public final class AssessView extends BorderPane {
         VBox entry = new VBox(formFor, new ReadingForm(model).node());
         entry.getStyleClass().add("entry");
         setBottom(entry);
-        head = new StageHead("assess.title", this, entry, em);
+        head = new StageHead("assess.title", this, entry, em, model.reasonsShownProperty());
         setTop(head);
         model.openProperty().addListener((_, _, open) -> open.ifPresent(this::show));
         model.chosenProperty().addListener((_, _, ref) -> formFor

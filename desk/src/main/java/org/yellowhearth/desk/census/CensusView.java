@@ -36,7 +36,7 @@ public final class CensusView extends BorderPane {
         VBox entry = new VBox(new PartForm(model).node());
         entry.getStyleClass().add("entry");
         setBottom(entry);
-        head = new StageHead("census.title", this, entry, em);
+        head = new StageHead("census.title", this, entry, em, model.reasonsShownProperty());
         setTop(head);
         model.openProperty().addListener((_, _, open) -> open.ifPresent(this::show));
     }

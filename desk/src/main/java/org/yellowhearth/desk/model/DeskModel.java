@@ -13,11 +13,13 @@ import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 
+import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
@@ -71,6 +73,7 @@ public final class DeskModel {
     private final ReadOnlyObjectWrapper<Echo> echo = new ReadOnlyObjectWrapper<>(Echo.NOTHING);
     private final ReadOnlyObjectWrapper<Notice> notice = new ReadOnlyObjectWrapper<>(Notice.NONE);
     private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
+    private final BooleanProperty reasonsShown = new SimpleBooleanProperty(true);
     private final List<String> history = new ArrayList<>();
     private BenchOutcome outcome = new BenchOutcome.Empty();
     private int recalled;
@@ -115,6 +118,11 @@ public final class DeskModel {
 
     public ObjectProperty<Optional<PartRef>> chosenProperty() {
         return chosen;
+    }
+
+    /** Whether the reasons stand at the right. */
+    public BooleanProperty reasonsShownProperty() {
+        return reasonsShown;
     }
 
     public StringProperty lineProperty() {

@@ -1,6 +1,7 @@
 package org.yellowhearth.desk.parts;
 
 import javafx.beans.binding.DoubleBinding;
+import javafx.beans.property.BooleanProperty;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
@@ -9,7 +10,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import org.yellowhearth.desk.Labels;
 
-/** The head of a stage: its name, a count, and the switch that shows or hides the form at its foot. */
+/** The head of a stage: its name, a count, and the switches for the form at its foot and the reasons at its right. */
 public final class StageHead extends HBox {
     /** A stage less high than this many heights of the text starts with its form hidden: the bench line does all that it does. */
     private static final double ROOM_FOR_FORM = 30;
@@ -18,7 +19,7 @@ public final class StageHead extends HBox {
     private boolean chosen;
 
     /** A head for a stage with a form at its foot. */
-    public StageHead(String title, BorderPane stage, Region form, DoubleBinding em) {
+    public StageHead(String title, BorderPane stage, Region form, DoubleBinding em, BooleanProperty reasonsShown) {
         Label name = new Label(Labels.of(title));
         name.getStyleClass().add("stage-title");
         count.getStyleClass().add("stage-count");
@@ -26,7 +27,6 @@ public final class StageHead extends HBox {
         Region gap = new Region();
         setHgrow(gap, Priority.ALWAYS);
         ToggleButton shown = new ToggleButton(Labels.of("form.shown"));
-        shown.getStyleClass().add("form-toggle");
         shown.setMinWidth(USE_PREF_SIZE);
         shown.setSelected(true);
         form.visibleProperty().bind(shown.selectedProperty());
@@ -40,7 +40,11 @@ public final class StageHead extends HBox {
         stage.heightProperty().addListener((_, _, _) -> fit.run());
         em.addListener((_, _, _) -> fit.run());
         getStyleClass().add("stage-head");
-        getChildren().addAll(name, count, gap, shown);
+        ToggleButton reasons = new ToggleButton(Labels.of("reasons.title"));
+        reasons.setId("show-reasons");
+        reasons.setMinWidth(USE_PREF_SIZE);
+        reasons.selectedProperty().bindBidirectional(reasonsShown);
+        getChildren().addAll(name, count, gap, shown, reasons);
     }
 
     /** Says how many. */

@@ -28,7 +28,7 @@ final class BenchLineView extends VBox {
     private final FlowPane choices = new FlowPane();
     private final Button keep = new Button(Labels.of("bench.keep"));
 
-    BenchLineView(DeskModel model) {
+    BenchLineView(DeskModel model, Runnable showSheet) {
         this.model = model;
         getStyleClass().add("bench-line");
         field.setId("bench-line");
@@ -39,6 +39,7 @@ final class BenchLineView extends VBox {
         chosen.getStyleClass().add("bench-chosen");
         keep.getStyleClass().add("keep-button");
         keep.setId("keep");
+        keep.setMinWidth(USE_PREF_SIZE);
         keep.setOnAction(_ -> enter());
         choices.getStyleClass().add("choices");
         understood.setId("echo-understood");
@@ -55,7 +56,9 @@ final class BenchLineView extends VBox {
             notice.setMaxWidth(width.doubleValue() - 30);
             understood.setMaxWidth(width.doubleValue() - 30);
         });
-        HBox row = new HBox(chosen, field, keep);
+        HBox row = new HBox(chosen, field, keep, quiet("bench.undo", "undo", model::undo),
+                quiet("bench.redo", "redo", model::redo),
+                quiet("bench.keys", "keys", showSheet));
         row.getStyleClass().add("bench-row");
         getChildren().addAll(echo, row);
         model.echoProperty().addListener((_, _, e) -> show(e));
@@ -63,6 +66,15 @@ final class BenchLineView extends VBox {
         model.chosenProperty()
                 .addListener((_, _, ref) -> chosen.setText(ref.map(PartRef::toString).orElse(Labels.of("plate.nothing"))));
         show(Echo.NOTHING);
+    }
+
+    private static Button quiet(String label, String id, Runnable action) {
+        Button button = new Button(Labels.of(label));
+        button.setId(id);
+        button.getStyleClass().add("quiet-button");
+        button.setMinWidth(USE_PREF_SIZE);
+        button.setOnAction(_ -> action.run());
+        return button;
     }
 
     private static Label label(String style) {

@@ -1,5 +1,9 @@
 package org.yellowhearth.desk.shell;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -20,6 +24,15 @@ final class SheetTexts {
 
     static List<Line> line() {
         return lines("sheet.bench.");
+    }
+
+    /** The inventory that the build makes of the libraries shipped, and the typefaces beside it. */
+    static String licences() {
+        try (InputStream in = Labels.class.getResourceAsStream("licences/libraries.txt")) {
+            return Labels.of("sheet.typefaces") + "\n" + new String(in.readAllBytes(), StandardCharsets.UTF_8).strip();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static List<Line> lines(String prefix) {

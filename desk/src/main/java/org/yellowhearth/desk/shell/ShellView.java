@@ -41,9 +41,9 @@ public final class ShellView extends StackPane {
         this.model = model;
         this.appearance = appearance;
         this.dossier = dossier;
-        shop = new ShopView(model, files);
+        shop = new ShopView(model, files, appearance, sheet::open);
         reasons = new ReasonsView(model);
-        benchLine = new BenchLineView(model);
+        benchLine = new BenchLineView(model, sheet::open);
         stages.put(Stage.ARRIVAL, new ArrivalView(model));
         stages.put(Stage.CENSUS, new CensusView(model, appearance.em()));
         stages.put(Stage.ASSESS, new AssessView(model, appearance.em()));
@@ -68,6 +68,7 @@ public final class ShellView extends StackPane {
             }
         });
         model.stageProperty().addListener((_, _, _) -> showStage());
+        model.reasonsShownProperty().addListener((_, _, _) -> showReasons());
         showStage();
         showJobOrShop();
     }
@@ -84,14 +85,19 @@ public final class ShellView extends StackPane {
     private void showStage() {
         Stage stage = model.stageProperty().get();
         bench.getChildren().setAll(stages.get(stage));
-        boolean judged = stage == Stage.CENSUS || stage == Stage.ASSESS;
-        job.setRight(judged ? reasons : null);
+        showReasons();
         if (stage == Stage.DOSSIER) {
             dossier.refresh();
         }
         if (model.openProperty().get().isPresent()) {
             benchLine.focus();
         }
+    }
+
+    private void showReasons() {
+        Stage stage = model.stageProperty().get();
+        boolean judged = stage == Stage.CENSUS || stage == Stage.ASSESS;
+        job.setRight(judged && model.reasonsShownProperty().get() ? reasons : null);
     }
 
     private void pressed(KeyEvent e) {
@@ -111,7 +117,7 @@ public final class ShellView extends StackPane {
         switch (code) {
             case F1 -> sheet.open();
             case F2 -> benchLine.focus();
-            case F4 -> job.setRight(job.getRight() == null ? reasons : null);
+            case F4 -> model.reasonsShownProperty().set(!model.reasonsShownProperty().get());
             case F7 -> appearance.nightProperty().set(!appearance.nightProperty().get());
             case F8 -> model.togglePower();
             case ESCAPE -> {

@@ -24,7 +24,10 @@ final class ShortcutSheet extends StackPane {
         title.getStyleClass().add("sheet-title");
         GridPane keys = grid(SheetTexts.keys());
         GridPane line = grid(SheetTexts.line());
-        VBox body = new VBox(heading("sheet.line"), line, heading("sheet.keys"), keys);
+        Label licences = new Label(SheetTexts.licences());
+        licences.getStyleClass().add("sheet-licences");
+        licences.setWrapText(true);
+        VBox body = new VBox(heading("sheet.line"), line, heading("sheet.keys"), keys, heading("sheet.licences"), licences);
         body.getStyleClass().add("sheet-body");
         ScrollPane scroll = new ScrollPane(body);
         scroll.setFitToWidth(true);

@@ -24,6 +24,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.desk.theme.HearthDrawing;
 import org.yellowhearth.desk.theme.VerdictGlyph;
 import org.yellowhearth.records.words.Describe;
@@ -36,7 +37,7 @@ public final class ShopView extends BorderPane {
     private final TextField name = new TextField();
 
     /** A view of the model's shelf. */
-    public ShopView(DeskModel model, FileAsk files) {
+    public ShopView(DeskModel model, FileAsk files, Appearance appearance, Runnable showSheet) {
         this.model = model;
         getStyleClass().add("shop");
         Label notice = new Label();
@@ -50,7 +51,7 @@ public final class ShopView extends BorderPane {
                 notice.getStyleClass().add("notice-trouble");
             }
         });
-        setTop(new VBox(head(), arrivalRow(files), notice));
+        setTop(new VBox(head(appearance, showSheet), arrivalRow(files), notice));
         shelf.setId("shelf");
         shelf.getStyleClass().add("shelf");
         shelf.setCellFactory(_ -> new JobCell());
@@ -81,14 +82,29 @@ public final class ShopView extends BorderPane {
         model.shelfProperty().addListener((_, _, jobs) -> fill(jobs));
     }
 
-    private static HBox head() {
+    private static Button plateButton(String label, String id, Runnable action) {
+        Button button = new Button(Labels.of(label));
+        button.setId(id);
+        button.getStyleClass().add("plate-button");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(_ -> action.run());
+        return button;
+    }
+
+    private static HBox head(Appearance appearance, Runnable showSheet) {
         HearthDrawing drawing = new HearthDrawing();
         drawing.show(HearthState.LIT);
         Label name = new Label(Labels.of("app.name"));
         name.getStyleClass().add("shop-name");
         Label claim = new Label(Labels.of("app.claim"));
         claim.getStyleClass().add("shop-claim");
-        HBox head = new HBox(drawing, new VBox(name, claim));
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox head = new HBox(drawing, new VBox(name, claim), gap,
+                plateButton("look.smaller", "smaller", () -> appearance.resize(-1)),
+                plateButton("look.larger", "larger", () -> appearance.resize(1)),
+                plateButton("look.night", "night", () -> appearance.nightProperty().set(!appearance.nightProperty().get())),
+                plateButton("bench.keys", "shop-keys", showSheet));
         head.getStyleClass().add("shop-head");
         return head;
     }

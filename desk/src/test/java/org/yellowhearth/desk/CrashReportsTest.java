@@ -1,0 +1,58 @@
+package org.yellowhearth.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.testng.annotations.Test;
+
+public class CrashReportsTest {
+    @Test
+    public void whatNothingElseCaughtLeavesAReport() throws IOException, InterruptedException {
+        Path folder = Files.createTempDirectory("crash").resolve("logs");
+        Thread.UncaughtExceptionHandler before = Thread.getDefaultUncaughtExceptionHandler();
+        try {
+            CrashReports.into(folder);
+            Thread thread = new Thread(() -> {
+                throw new IllegalStateException("planted");
+            }, "unlucky");
+            thread.start();
+            thread.join();
+        } finally {
+            Thread.setDefaultUncaughtExceptionHandler(before);
+        }
+        try (Stream<Path> files = Files.list(folder)) {
+            List<Path> reports = files.toList();
+            assertThat(reports).hasSize(1);
+            assertThat(Files.readString(reports.getFirst())).contains("planted", "unlucky", "CrashReportsTest");
+        }
+    }
+
+    /** Every label the window asks for is there, and none is left over. */
+    @Test
+    public void labelsAndCodeBelongTogether() throws IOException {
+        Path sources = Path.of(System.getProperty("hearth.root"), "desk/src/main");
+        String labels = Files.readString(sources.resolve("resources/org/yellowhearth/desk/labels.properties"));
+        StringBuilder code = new StringBuilder();
+        try (Stream<Path> files = Files.walk(sources.resolve("java"))) {
+            for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+                code.append(Files.readString(file));
+            }
+        }
+        Matcher key = Pattern.compile("(?m)^([a-z]+)\\.([a-z.-]+)=").matcher(labels);
+        while (key.find()) {
+            String whole = key.group(1) + "." + key.group(2);
+            boolean made = whole.startsWith("stage.") || whole.startsWith("sheet.key.") || whole.startsWith("sheet.bench.");
+            assertThat(made || code.indexOf("\"" + whole + "\"") >= 0).as("label %s is used", whole).isTrue();
+        }
+        Matcher asked = Pattern.compile("Labels\\.of\\(\"([a-z.-]+)\"[,)]").matcher(code);
+        while (asked.find()) {
+            assertThat(Labels.of(asked.group(1))).isNotBlank();
+        }
+    }
+}
