@@ -32,8 +32,8 @@ final class VerdictRules {
     }
 
     static Decision decide(Case c, List<Finding> findings) {
-        return mainsClass(c, findings).or(() -> failed(c, findings)).or(() -> onSight(c)).or(() -> contradiction(findings))
-                .or(() -> unknownKind(c)).or(() -> precaution(c, findings)).or(() -> notMeasured(c)).or(() -> open(findings))
+        return mainsClass(c, findings).or(() -> failed(c, findings)).or(() -> onSight(c)).or(() -> precaution(c, findings))
+                .or(() -> contradiction(findings)).or(() -> unknownKind(c)).or(() -> notMeasured(c)).or(() -> open(findings))
                 .or(() -> thin(c)).or(() -> doubtful(findings))
                 .orElseGet(() -> Decision.of(Verdict.KEEP, Message.of(AssessWords.BECAUSE_GOOD)));
     }
@@ -97,7 +97,7 @@ final class VerdictRules {
         if (mayReform(c)) {
             boolean leakageKnownGood = first(findings,
                     f -> f.criterion() == Criterion.LEAKAGE && f.outcome() == Outcome.GOOD).isPresent();
-            return leakageKnownGood || c.evidence().isEmpty()
+            return leakageKnownGood || c.evidence().isEmpty() || contradicts(findings).isPresent()
                     ? Optional.empty()
                     : Optional.of(Decision.of(Verdict.REFORM,
                             Message.of(AssessWords.BECAUSE_REFORM_PRECAUTION, c.policy().electrolytics().term())));

@@ -15,6 +15,7 @@ import org.yellowhearth.core.marking.Dimension;
 import org.yellowhearth.core.marking.FigureText;
 import org.yellowhearth.core.marking.MarkingWords;
 import org.yellowhearth.core.marking.Token;
+import org.yellowhearth.core.marking.UnitText;
 import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
@@ -167,13 +168,17 @@ public final class MarkingParser {
     private void voltage(List<Token> line, int at, FigureText text, boolean mains) {
         double volts = volts(text);
         int after = at + text.words();
-        boolean surgeAfter = isSurge(line, after)
-                && (after + 1 >= line.size() || !FigureText.looksLikeFigure(line.get(after + 1).text()));
+        boolean surgeAfter = isSurge(line, after) && !isVoltage(line, after + 1);
         if (isSurge(line, at - 1) || surgeAfter) {
             return;
         }
         once(stated.ratedVolts().isPresent(), CensusWords.WHAT_VOLTAGE, new Token(text.text(), text.index()));
         stated = stated.withRatedVolts(OptionalDouble.of(volts), mains || stated.ratedForMains());
+    }
+
+    private static boolean isVoltage(List<Token> line, int at) {
+        return at < line.size() && FigureText.read(line, at).flatMap(f -> UnitText.find(f.unit()))
+                .filter(u -> u.dimension() == Dimension.VOLTAGE).isPresent();
     }
 
     private static boolean isSurge(List<Token> line, int at) {

@@ -25,6 +25,9 @@ import org.yellowhearth.records.words.Describe;
 final class SetPlateView extends HBox {
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
 
+    /** How much of the plate a long name may take before it is cut short. */
+    private static final double NAME_SHARE = 0.42;
+
     private final DeskModel model;
     private final Label name = new Label();
     private final Label made = new Label();
@@ -50,6 +53,7 @@ final class SetPlateView extends HBox {
                 fact("plate.place", place));
         facts.setMinWidth(0);
         name.setMinWidth(0);
+        name.maxWidthProperty().bind(widthProperty().multiply(NAME_SHARE));
         shop.setMinWidth(Region.USE_PREF_SIZE);
         widthProperty().addListener((_, _, _) -> fit());
         Region gap = new Region();
@@ -77,7 +81,8 @@ final class SetPlateView extends HBox {
     private void fit() {
         facts.getChildren().forEach(f -> f.setManaged(true));
         double room = getWidth() - getPadding().getLeft() - getPadding().getRight() - (getChildren().size() - 1) * getSpacing();
-        double others = getChildren().stream().filter(c -> !c.equals(facts)).mapToDouble(c -> c.prefWidth(-1)).sum();
+        double others = getChildren().stream().filter(c -> !c.equals(facts))
+                .mapToDouble(c -> Math.min(c.prefWidth(-1), c.maxWidth(-1))).sum();
         for (Node fact : facts.getChildren().reversed()) {
             fact.setManaged(others + facts.prefWidth(-1) <= room);
         }

@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 
+import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
 import javafx.scene.Node;
 import javafx.scene.control.TextInputControl;
@@ -69,6 +70,7 @@ public final class ShellView extends StackPane {
         });
         model.stageProperty().addListener((_, _, _) -> showStage());
         model.reasonsShownProperty().addListener((_, _, _) -> showReasons());
+        sceneProperty().addListener((_, _, _) -> Platform.runLater(this::showJobOrShop));
         showStage();
         showJobOrShop();
     }

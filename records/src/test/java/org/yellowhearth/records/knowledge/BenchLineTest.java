@@ -56,6 +56,8 @@ public class BenchLineTest {
                 {"104K 100 V ceramic", 0.1e-6, 100, "ceramic-2"}, {"473J 250V film", 0.047e-6, 250, "polyester"}, //
                 {"16 MFD 450 V 525 V surge wet electrolytic", 16e-6, 450, "electrolytic-wet"}, //
                 {"16 MFD 450 V surge 525 V electrolytic", 16e-6, 450, "electrolytic-dry"}, //
+                {"16 MFD 450 V 525 V surge -20+100% electrolytic", 16e-6, 450, "electrolytic-dry"}, //
+                {"surge 525 V 16 MFD 450 V electrolytic", 16e-6, 450, "electrolytic-dry"}, //
                 {"4.7 µF 35 V solid tantalum", 4.7e-6, 35, "tantalum-bead"}, {"0.1 µF 275 VAC X2", 0.1e-6, 275, "suppression-x"}};
     }
 

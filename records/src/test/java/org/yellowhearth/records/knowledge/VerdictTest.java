@@ -15,6 +15,7 @@ import java.util.OptionalInt;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.assess.AssessWords;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Criterion;
@@ -119,6 +120,9 @@ public class VerdictTest {
                 {reservoir, good + ";2.1mA @450V @5min", usual.with(Policy.OldElectrolytics.REFORM_WHATEVER_PASSES), false,
                         Verdict.REFORM}, //
                 {reservoir, good + ";2.1mA @450V @5min", usual.with(Policy.OldElectrolytics.NEVER_REFORM), true, Verdict.RENEW}, //
+                {reservoir, "33u 200r D0.08 @100", usual, false, Verdict.RENEW}, //
+                {reservoir, "33u 200r D0.08 @100", usual, true, Verdict.RECHECK}, //
+                {reservoir, "33u 200r D0.08 @100", MEASURED, false, Verdict.RECHECK}, //
                 {reservoir, good, MEASURED, false, Verdict.KEEP}, //
                 {reservoir, good, usual.with(Policy.WhenToRenew.ECONOMIC), false, Verdict.KEEP}, //
                 {reservoir, good, usual.with(Policy.WhenToRenew.BLANKET), false, Verdict.RENEW}, //
@@ -168,6 +172,14 @@ public class VerdictTest {
         Assessment a = assess(marking, readings, Policy.USUAL);
         assertThat(a.verdict()).isEqualTo(Verdict.RECHECK);
         assertThat(a.next().orElseThrow().key().name()).isEqualTo(next);
+    }
+
+    @Test
+    public void acrossTheMainsTheClassDecidesWhateverIsMeasured() {
+        Assessment film = assess(".1 MFD 400 V polyester across the line", "0.1u @1k; IR9G @400V", MEASURED);
+        assertThat(film.verdict()).isEqualTo(Verdict.RENEW);
+        assertThat(film.because().key()).isEqualTo(AssessWords.BECAUSE_MAINS_CLASS);
+        assertThat(assess("0.1 µF 275 VAC X2 across the line", "0.1u @1k", MEASURED).verdict()).isEqualTo(Verdict.KEEP);
     }
 
     @Test
