@@ -139,9 +139,9 @@ public class DeskModelTest {
         model.arrive("X");
         Rooms.type(model, "+ C1 .1 MFD 400 V paper");
         assertThat(verdict()).isEqualTo(Verdict.RENEW);
-        model.changePolicy(Policy.USUAL.with(Policy.Paper.LEAKAGE_DECIDES));
+        model.changePolicy(Policy.Paper.LEAKAGE_DECIDES);
         assertThat(verdict()).isEqualTo(Verdict.RECHECK);
-        model.changePolicy(job().policy());
+        model.changePolicy(Policy.Paper.LEAKAGE_DECIDES);
         assertThat(job().journal()).hasSize(3);
     }
 
@@ -217,6 +217,31 @@ public class DeskModelTest {
         model.arrive("   ");
         assertThat(model.openProperty().get()).isEmpty();
         assertThat(model.noticeProperty().get().trouble()).isTrue();
+    }
+
+    /** Keys pressed faster than the disk: each edit waits for the one before and starts from what then stands. */
+    @Test
+    public void editsAskedForInARushAreDoneInTurn() {
+        Deque<Runnable> disk = new ArrayDeque<>();
+        model = new DeskModel(shop, Rooms.KNOWLEDGE, Rooms.CLOCK, disk::add, disk::add, Runnable::run);
+        model.arrive("X");
+        disk.removeFirst().run();
+        Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
+        model.enter();
+        model.changePlate(p -> p.with(d -> d.place = "mess"));
+        model.changePlate(p -> p.with(d -> d.complaint = "hums"));
+        model.undo();
+        model.undo();
+        model.togglePower();
+        while (!disk.isEmpty()) {
+            disk.removeFirst().run();
+        }
+        assertThat(job().census()).hasSize(1);
+        assertThat(job().plate().place()).isEmpty();
+        assertThat(job().plate().complaint()).isEmpty();
+        assertThat(HearthState.of(job())).isEqualTo(HearthState.LIT);
+        assertThat(job().journal()).hasSize(7);
+        assertThat(model.noticeProperty().get().trouble()).isFalse();
     }
 
     /** What is typed stays in the line until it is on the disk, and when the disk refuses it stays for another try. */

@@ -118,11 +118,11 @@ public final class ArrivalView extends ScrollPane {
             BiFunction<SetPlate, String, SetPlate> with) {
         Runnable keep = () -> {
             if (!showing && model.openProperty().get().isPresent() && !field.getText().equals(get.apply(now()))) {
-                SetPlate after = with.apply(now(), field.getText().strip());
-                if (after.equals(now())) {
+                String text = field.getText().strip();
+                if (with.apply(now(), text).equals(now())) {
                     field.setText(get.apply(now()));
                 } else {
-                    model.changePlate(after);
+                    model.changePlate(plate -> with.apply(plate, text));
                 }
             }
         };
@@ -142,7 +142,7 @@ public final class ArrivalView extends ScrollPane {
         ComboBox<T> box = box(options);
         box.valueProperty().addListener((_, _, value) -> {
             if (!showing && value != null) {
-                model.changePlate(with.apply(now(), value));
+                model.changePlate(plate -> with.apply(plate, value));
             }
         });
         add(plateGrid, label, id, box, () -> box.setValue(get.apply(now())));
@@ -193,7 +193,7 @@ public final class ArrivalView extends ScrollPane {
         Function<SetPlate, Policy> policy = _ -> model.openProperty().get().orElseThrow().job().policy();
         box.valueProperty().addListener((_, _, value) -> {
             if (!showing && value != null) {
-                model.changePolicy(policy.apply(now()).with(value));
+                model.changePolicy(value);
             }
         });
         add(policyGrid, label, label.replace('.', '-'), box, () -> box.setValue(get.apply(policy.apply(now()))));

@@ -7,11 +7,14 @@ import java.nio.file.StandardOpenOption;
 import java.time.Clock;
 import java.time.Year;
 import java.time.ZonedDateTime;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
@@ -76,8 +79,11 @@ public final class DeskModel {
     private final BooleanProperty reasonsShown = new SimpleBooleanProperty(true);
     private final List<String> history = new ArrayList<>();
     private BenchOutcome outcome = new BenchOutcome.Empty();
+    /** Edits asked for while another is on its way to the disk; each is worked out only when its turn comes. */
+    private final Deque<Runnable> waiting = new ArrayDeque<>();
     private int recalled;
     private int pending;
+    private boolean keeping;
 
     /** Something to tell the person: done, or what went wrong and what to do. */
     public record Notice(String text, boolean trouble) {
@@ -246,6 +252,10 @@ public final class DeskModel {
 
     /** Enter: keeps what the line says, or answers nothing when it cannot be taken; the echo already says why. */
     public void enter() {
+        inTurn(this::enterNow);
+    }
+
+    private void enterNow() {
         if (outcome instanceof BenchOutcome.Understood(BenchEntry entry)) {
             String typed = line.get();
             done(entry, () -> {
@@ -315,48 +325,73 @@ public final class DeskModel {
     }
 
     /** Changes the set plate. */
-    public void changePlate(SetPlate after) {
-        if (!after.equals(job().plate())) {
-            act(new Edit.PlateChanged(job().plate(), after), () -> {
-            });
-        }
+    public void changePlate(UnaryOperator<SetPlate> change) {
+        inTurn(() -> {
+            SetPlate after = change.apply(job().plate());
+            if (!after.equals(job().plate())) {
+                act(new Edit.PlateChanged(job().plate(), after), () -> {
+                });
+            }
+        });
     }
 
     /** Changes the policy; every verdict follows. */
-    public void changePolicy(Policy after) {
-        if (!after.equals(job().policy())) {
-            act(new Edit.PolicyChanged(job().policy(), after), () -> {
-            });
-        }
+    public void changePolicy(Policy.School school) {
+        inTurn(() -> {
+            Policy after = job().policy().with(school);
+            if (!after.equals(job().policy())) {
+                act(new Edit.PolicyChanged(job().policy(), after), () -> {
+                });
+            }
+        });
     }
 
     /** Withdraws a reading; it stays in the journal. */
     public void withdraw(Reading reading) {
-        act(new Edit.ReadingWithdrawn(reading), () -> {
+        inTurn(() -> {
+            if (job().readings().contains(reading)) {
+                act(new Edit.ReadingWithdrawn(reading), () -> {
+                });
+            }
         });
     }
 
     /** The set was switched on, or off. */
     public void togglePower() {
-        if (open.get().isPresent()) {
+        inTurn(() -> {
             boolean lit = HearthState.of(job()) == HearthState.LIT;
             act(new Edit.PowerSwitched(lit ? Edit.Power.OFF : Edit.Power.LIT), () -> {
             });
-        }
+        });
     }
 
     /** Takes the last edit back. */
     public void undo() {
-        open.get().ifPresent(o -> o.job().nextUndo().ifPresentOrElse(entry -> append(new Act.Undid(entry), () -> {
+        inTurn(() -> job().nextUndo().ifPresentOrElse(entry -> append(new Act.Undid(entry), () -> {
         }),
                 () -> notice.set(new Notice(Labels.of("bench.nothing-to-undo"), false))));
     }
 
     /** Does the edit undone last again. */
     public void redo() {
-        open.get().ifPresent(o -> o.job().nextRedo().ifPresentOrElse(entry -> append(new Act.Redid(entry), () -> {
+        inTurn(() -> job().nextRedo().ifPresentOrElse(entry -> append(new Act.Redid(entry), () -> {
         }),
                 () -> notice.set(new Notice(Labels.of("bench.nothing-to-redo"), false))));
+    }
+
+    /** Does something to the open job once nothing else is on its way to the disk, so that it starts from what then stands. */
+    private void inTurn(Runnable edit) {
+        waiting.add(edit);
+        nextInTurn();
+    }
+
+    private void nextInTurn() {
+        while (!keeping && !waiting.isEmpty()) {
+            Runnable edit = waiting.remove();
+            if (open.get().isPresent()) {
+                edit.run();
+            }
+        }
     }
 
     private void act(Edit edit, Runnable after) {
@@ -365,7 +400,8 @@ public final class DeskModel {
 
     private void append(Act act, Runnable after) {
         String id = open.get().orElseThrow().id();
-        keep(() -> judged(id, shop.append(id, List.of(act), now())), job -> {
+        keeping = true;
+        run(keeper, () -> judged(id, shop.append(id, List.of(act), now())), job -> {
             notice.set(Notice.NONE);
             if (open.get().map(OpenJob::id).filter(id::equals).isPresent()) {
                 open.set(Optional.of(job));
@@ -374,6 +410,9 @@ public final class DeskModel {
                 }
             }
             after.run();
+        }, () -> {
+            keeping = false;
+            nextInTurn();
         });
     }
 
@@ -390,38 +429,44 @@ public final class DeskModel {
 
     /** Runs work that needs no shop beside everything else and hands its result to the window. */
     public <T> void aside(Work<T> work, Consumer<T> then) {
-        run(aside, work, then);
+        run(aside, work, then, () -> {
+        });
     }
 
     private <T> void keep(Work<T> work, Consumer<T> then) {
-        run(keeper, work, then);
+        run(keeper, work, then, () -> {
+        });
     }
 
-    /** Runs work and hands its result to the window; what goes wrong is told and changes nothing. */
-    private <T> void run(Executor executor, Work<T> work, Consumer<T> then) {
+    /** Runs work and hands its result to the window; what goes wrong is told and changes nothing; the end comes in either case. */
+    private <T> void run(Executor executor, Work<T> work, Consumer<T> then, Runnable end) {
         pending++;
         busy.set(true);
         executor.execute(() -> {
             try {
                 T result = work.get();
-                window.execute(() -> settled(() -> then.accept(result)));
+                window.execute(() -> settled(() -> then.accept(result), end));
             } catch (ShopException e) {
                 LOG.error("The shop refused", e);
-                window.execute(() -> settled(() -> notice.set(new Notice(e.getMessage(), true))));
+                window.execute(() -> settled(() -> notice.set(new Notice(e.getMessage(), true)), end));
             } catch (RuntimeException e) {
                 LOG.error("Unexpected", e);
                 window.execute(() -> settled(() -> {
                     notice.set(new Notice(Labels.of("fault", e.toString()), true));
                     throw e;
-                }));
+                }, end));
             }
         });
     }
 
-    private void settled(Runnable then) {
+    private void settled(Runnable then, Runnable end) {
         pending--;
         busy.set(pending > 0);
-        then.run();
+        try {
+            then.run();
+        } finally {
+            end.run();
+        }
     }
 
     /** Tells the person something. */
