@@ -15,9 +15,6 @@ import org.yellowhearth.core.quantity.Quantity;
 
 /** What the position asks of a part whatever it measures: voltage headroom, and a safety class across the mains. */
 final class PositionCriterion {
-    /** Solid tantalum is run at no more than half its rating. */
-    static final double TANTALUM_HEADROOM = 2;
-
     private PositionCriterion() {
     }
 
@@ -49,7 +46,7 @@ final class PositionCriterion {
                     : Optional.empty();
         }
         boolean twice = tantalum && c.policy().tantalum() == Policy.Tantalum.TWICE_THE_RAIL;
-        double needed = working.getAsDouble() * (twice ? TANTALUM_HEADROOM : 1);
+        double needed = working.getAsDouble() * (twice ? Policy.TANTALUM_HEADROOM : 1);
         boolean bad = rated.getAsDouble() < needed;
         AssessWords words = !bad
                 ? AssessWords.HEADROOM_GOOD
@@ -59,7 +56,7 @@ final class PositionCriterion {
         return Optional.of(Finding.of(Criterion.HEADROOM, bad ? Outcome.BAD : Outcome.GOOD, ratedVolts,
                 Limit.atLeast(Quantity.volts(needed)), tantalum ? "tantalum-headroom" : "rating",
                 Message.of(words, ratedVolts, workingVolts),
-                Message.of(AssessWords.HEADROOM_WORKING, Quantity.ratio(twice ? TANTALUM_HEADROOM : 1), workingVolts,
+                Message.of(AssessWords.HEADROOM_WORKING, Quantity.ratio(twice ? Policy.TANTALUM_HEADROOM : 1), workingVolts,
                         Quantity.volts(needed))));
     }
 }

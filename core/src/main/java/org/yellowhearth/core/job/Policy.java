@@ -69,6 +69,9 @@ public record Policy(WhenToRenew renew, VoltageRating voltage, CapacitanceChoice
         REPLACE_ON_SIGHT, LEAKAGE_DECIDES
     }
 
+    /** Under {@link Tantalum#TWICE_THE_RAIL} the rating is at least this many times the rail (common practice). */
+    public static final double TANTALUM_HEADROOM = 2;
+
     /** What a new job starts with. */
     public static final Policy USUAL = new Policy(WhenToRenew.MEASURED_PLUS_PRECAUTION, VoltageRating.NEVER_BELOW_ORIGINAL,
             CapacitanceChoice.NEAREST_STANDARD, OldElectrolytics.REFORM_FOR_MUSEUM, Appearance.OLD_CAN_IN_PLACE,

@@ -25,8 +25,6 @@ public final class ReplacementRules {
     static final double LOSS_WEIGHS = 1.5;
     /** Margin over a typed working voltage, which leaves out cold start and high line. */
     static final double WORKING_MARGIN = 1.5;
-    /** Solid tantalum is run at no more than half its rating. */
-    static final double TANTALUM_MARGIN = 2;
     /** Mains safety parts of today are rated for these alternating voltages (common practice). */
     static final List<Double> MAINS_RATINGS = List.of(250.0, 275.0, 305.0, 440.0);
     /** A mains part is rated at least this much above the nominal mains. */
@@ -95,7 +93,7 @@ public final class ReplacementRules {
         boolean tantalum = old.family() == Family.TANTALUM && policy.tantalum() == Policy.Tantalum.TWICE_THE_RAIL;
         if (tantalum && working.isPresent()) {
             double least = policy.voltage() == Policy.VoltageRating.NEVER_BELOW_ORIGINAL ? part.ratedVolts().orElse(0) : 0;
-            double needed = Math.max(working.getAsDouble() * TANTALUM_MARGIN, least);
+            double needed = Math.max(working.getAsDouble() * Policy.TANTALUM_HEADROOM, least);
             return atLeast(heir, needed, RenewWords.RATING_TANTALUM, working.getAsDouble(), policy.tantalum().term(), reasons);
         }
         if (tantalum) {

@@ -175,11 +175,4 @@ public final class JsonValue {
     public <E extends Enum<E> & Coded> E code(String name, E usual) {
         return optional(name).map(v -> v.code(usual.getDeclaringClass())).orElse(usual);
     }
-
-    /** The names of the fields of this object, in order. */
-    public List<String> fieldNames() {
-        List<String> names = new ArrayList<>();
-        node.fieldNames().forEachRemaining(names::add);
-        return names;
-    }
 }
