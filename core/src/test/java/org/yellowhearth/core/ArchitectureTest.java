@@ -44,10 +44,14 @@ public class ArchitectureTest {
                 .layer("message")
                 .definedBy("..core.message..").layer("marking").definedBy("..core.marking..").layer("part")
                 .definedBy("..core.part..")
-                .layer("reading").definedBy("..core.reading..").layer("job").definedBy("..core.job..").layer("stages")
-                .definedBy("..core.assess..", "..core.census..", "..core.renew..", "..core.safety..").layer("benchline")
+                .layer("reading").definedBy("..core.reading..").layer("fact").definedBy("..core.fact..").layer("job")
+                .definedBy("..core.job..").layer("stages")
+                .definedBy("..core.arrival..", "..core.assess..", "..core.census..", "..core.renew..", "..core.safety..")
+                .layer("benchline")
                 .definedBy("..core.benchline..").whereLayer("benchline").mayNotBeAccessedByAnyLayer().whereLayer("stages")
                 .mayOnlyBeAccessedByLayers("benchline").whereLayer("job").mayOnlyBeAccessedByLayers("stages", "benchline")
+                .whereLayer("fact")
+                .mayOnlyBeAccessedByLayers("job", "stages", "benchline")
                 .check(CORE);
     }
 }

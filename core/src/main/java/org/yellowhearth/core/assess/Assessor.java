@@ -1,12 +1,16 @@
 package org.yellowhearth.core.assess;
 
+import java.time.Month;
 import java.time.Year;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 
+import org.yellowhearth.core.arrival.Ages;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.marking.DateCode;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.reading.Reading;
 
@@ -37,7 +41,7 @@ public final class Assessor {
 
     private Assessment assess(Job job, Capacitor part, List<Reading> readings, Year today) {
         Case c = new Case(part, knowledge.kind(part.kind()), new Evidence(readings), job.policy(),
-                job.plate().purpose() == SetPlate.Purpose.MUSEUM, job.plate().age(today));
+                job.plate().purpose() == SetPlate.Purpose.MUSEUM, age(job, part, today));
         List<Finding> findings = new ArrayList<>(AgreementCriterion.judge(c));
         findings.addAll(KeptCriterion.judge(c));
         findings.addAll(LossCriterion.judge(c));
@@ -47,5 +51,12 @@ public final class Assessor {
         VerdictRules.Decision decision = VerdictRules.decide(c, findings);
         return new Assessment(part, findings, decision.verdict(), decision.because(), decision.next(),
                 !readings.isEmpty());
+    }
+
+    /** The age of a part by its own date where one is settled, else that of its set. */
+    private static OptionalDouble age(Job job, Capacitor part, Year today) {
+        return Ages.dating(job, part, today.atMonth(Month.DECEMBER).atEndOfMonth())
+                .filter(d -> d.settled() != DateCode.Settled.OPEN)
+                .map(d -> OptionalDouble.of(Math.max(0, today.getValue() - d.best().year()))).orElse(job.plate().age(today));
     }
 }

@@ -26,6 +26,14 @@ public sealed interface BenchEntry {
     record SwitchPower(Edit.Power power) implements BenchEntry {
     }
 
+    /**
+     * Something happened to a store of charge.
+     *
+     * @param store the name of the rail
+     */
+    record Happened(Edit.Event event, String store) implements BenchEntry {
+    }
+
     /** A reference alone: the part is to be shown. */
     record ShowPart(PartRef part) implements BenchEntry {
     }

@@ -33,7 +33,10 @@ import org.yellowhearth.core.reading.ReadingParser;
  * - C21                             C21 leaves the census
  * C21                               C21 is shown
  * " any words                       a note in the journal
- * lit   off                         the set was switched on or off
+ * lit   off                         the set was put under power, or switched off and unplugged
+ * volts HT 0.4V                     a meter across the rail HT shows this
+ * volts HT 0.4V found               the same, on a set that stood unplugged and was not discharged by anybody
+ * clip HT 1k   unclip HT            a discharge resistor was clipped on, or came off
  * </pre>
  */
 public final class BenchLine {
@@ -96,6 +99,9 @@ public final class BenchLine {
         }
         if (correction.matches()) {
             return correct(line, known(correction.group(1), line, correction.start(1)), correction.start(2));
+        }
+        if (StoreLine.begins(line)) {
+            return new StoreLine(job, line).read();
         }
         return switch (text.toLowerCase(Locale.ROOT)) {
             case "lit" -> new BenchEntry.SwitchPower(Edit.Power.LIT);

@@ -11,6 +11,7 @@ import java.util.regex.Pattern;
 
 import org.yellowhearth.core.knowledge.Vocabulary;
 import org.yellowhearth.core.marking.AmbiguousException;
+import org.yellowhearth.core.marking.DateCode;
 import org.yellowhearth.core.marking.Dimension;
 import org.yellowhearth.core.marking.FigureText;
 import org.yellowhearth.core.marking.MarkingWords;
@@ -73,6 +74,9 @@ public final class MarkingParser {
         String folded = token.text().toLowerCase(Locale.ROOT);
         if (folded.equals("sees")) {
             return 1 + workingVoltage(line, at + 1, token);
+        }
+        if (folded.equals("dated")) {
+            return 1 + date(line, at + 1, token);
         }
         if (NOISE.contains(folded) || SURGE.contains(folded)) {
             return 1;
@@ -202,6 +206,16 @@ public final class MarkingParser {
         once(stated.workingVolts().isPresent(), CensusWords.WHAT_WORKING_VOLTAGE, asked);
         stated = stated.withWorkingVolts(volts(text));
         return text.words();
+    }
+
+    private int date(List<Token> line, int at, Token asked) {
+        Token code = at < line.size() ? line.get(at) : asked;
+        if (at >= line.size() || !DateCode.isOne(code.text())) {
+            throw unreadable(CensusWords.DATE_EXPECTED, code);
+        }
+        once(stated.dateCode().isPresent(), CensusWords.WHAT_DATE, asked);
+        stated = stated.withDateCode(code.text());
+        return 1;
     }
 
     /** Takes the longest run of words that names a kind, a role or a polarity. */

@@ -3,6 +3,7 @@ package org.yellowhearth.core.job;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,9 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 
+import org.yellowhearth.core.fact.Aspect;
+import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
@@ -30,8 +34,13 @@ public final class Job {
     private final List<Entry> journal;
     private final List<Integer> done;
     private final List<Integer> undone;
-    private final Optional<Edit.Power> power;
-    private final Optional<Instant> powerSince;
+    private final Map<Class<?>, Aspect> aspects;
+    private final SortedMap<String, Item> items;
+    private final List<Happening> events;
+
+    /** Something that happened to the set, and when. */
+    public record Happening(Instant at, Edit.Event event) {
+    }
 
     private Job(Draft d) {
         plate = d.plate;
@@ -42,8 +51,9 @@ public final class Job {
         journal = List.copyOf(d.journal);
         done = List.copyOf(d.done);
         undone = List.copyOf(d.undone);
-        power = d.power;
-        powerSince = d.powerSince;
+        aspects = Map.copyOf(d.aspects);
+        items = Collections.unmodifiableSortedMap(d.items);
+        events = List.copyOf(d.events);
     }
 
     /**
@@ -117,13 +127,47 @@ public final class Job {
         return journal.get(entry).act() instanceof Act.Did did && (done.contains(entry) || !did.edit().canBeUndone());
     }
 
-    /** The last power event; empty for a set nobody has switched or measured yet. */
+    /** An aspect of the set as it stands, blank where nobody filled it. */
+    public <A extends Aspect> A aspect(Class<A> type) {
+        return type.cast(aspects.getOrDefault(type, Aspect.blank(type)));
+    }
+
+    /** The aspects that somebody filled, in the order they are asked for. */
+    public List<Aspect> aspects() {
+        return Aspect.BLANKS.stream().map(blank -> (Aspect) aspect(blank.getClass())).filter(a -> !Aspect.BLANKS.contains(a))
+                .toList();
+    }
+
+    /** All items, in the order of their ids. */
+    public List<Item> items() {
+        return List.copyOf(items.values());
+    }
+
+    /** All items of a type, in the order of their ids. */
+    public <I extends Item> List<I> items(Class<I> type) {
+        return items.values().stream().filter(type::isInstance).map(type::cast).toList();
+    }
+
+    public Optional<Item> item(String id) {
+        return Optional.ofNullable(items.get(id));
+    }
+
+    /** What happened to the set, in the order it was written down. */
+    public List<Happening> events() {
+        return events;
+    }
+
+    /** The last power event; empty for a set nobody has switched yet. */
     public Optional<Edit.Power> power() {
-        return power;
+        return lastPower().map(h -> ((Edit.PowerSwitched) h.event()).power());
     }
 
     public Optional<Instant> powerSince() {
-        return powerSince;
+        return lastPower().map(Happening::at);
+    }
+
+    private Optional<Happening> lastPower() {
+        return events.reversed().stream().filter(h -> h.event() instanceof Edit.PowerSwitched).findFirst();
     }
 
     /** The edit of a journal entry. */
@@ -141,8 +185,9 @@ public final class Job {
         private final List<Entry> journal = new ArrayList<>();
         private final List<Integer> done = new ArrayList<>();
         private final List<Integer> undone = new ArrayList<>();
-        private Optional<Edit.Power> power = Optional.empty();
-        private Optional<Instant> powerSince = Optional.empty();
+        private final Map<Class<?>, Aspect> aspects = new HashMap<>();
+        private final SortedMap<String, Item> items = new TreeMap<>();
+        private final List<Happening> events = new ArrayList<>();
 
         Draft() {
             plate = SetPlate.named("?");
@@ -158,8 +203,9 @@ public final class Job {
             journal.addAll(job.journal);
             done.addAll(job.done);
             undone.addAll(job.undone);
-            power = job.power;
-            powerSince = job.powerSince;
+            aspects.putAll(job.aspects);
+            items.putAll(job.items);
+            events.addAll(job.events);
         }
 
         static Edit editOf(List<Entry> journal, int number) {
@@ -201,13 +247,15 @@ public final class Job {
             return switch (edit) {
                 case Edit.PlateChanged e -> Optional.of(new Edit.PlateChanged(e.after(), e.before()));
                 case Edit.PolicyChanged e -> Optional.of(new Edit.PolicyChanged(e.after(), e.before()));
+                case Edit.AspectChanged e -> Optional.of(new Edit.AspectChanged(e.after(), e.before()));
+                case Edit.ItemChanged e -> Optional.of(new Edit.ItemChanged(e.after(), e.before()));
                 case Edit.PartAdded e -> Optional.of(new Edit.PartRemoved(e.part(), e.readings()));
                 case Edit.PartRemoved e -> Optional.of(new Edit.PartAdded(e.part(), e.readings()));
                 case Edit.PartChanged e -> Optional.of(new Edit.PartChanged(e.after(), e.before()));
                 case Edit.ReadingKept e -> Optional.of(new Edit.ReadingWithdrawn(e.reading()));
                 case Edit.ReadingWithdrawn e -> Optional.of(new Edit.ReadingKept(e.reading()));
                 case Edit.NoteWritten _ -> Optional.empty();
-                case Edit.Arrived _,Edit.PowerSwitched _ -> throw new IllegalStateException("never undone: " + edit);
+                case Edit.Arrived _,Edit.Event _ -> throw new IllegalStateException("never undone: " + edit);
             };
         }
 
@@ -229,6 +277,12 @@ public final class Job {
                     require(policy.equals(e.before()), entry, "the policy before the change is another");
                     policy = e.after();
                 }
+                case Edit.AspectChanged e -> {
+                    Aspect now = aspects.getOrDefault(e.before().getClass(), Aspect.blank(e.before().getClass()));
+                    require(now.equals(e.before()), entry, "what was written down before the change is another");
+                    aspects.put(e.after().getClass(), e.after());
+                }
+                case Edit.ItemChanged e -> change(e, entry);
                 case Edit.PartAdded e -> {
                     PartRef ref = e.part().ref();
                     require(parts.putIfAbsent(ref, e.part()) == null, entry, ref + " is in the census already");
@@ -251,11 +305,27 @@ public final class Job {
                 case Edit.NoteWritten _ -> {
                     // A note changes nothing but the journal itself.
                 }
-                case Edit.PowerSwitched e -> {
-                    power = Optional.of(e.power());
-                    powerSince = Optional.of(entry.at().toInstant());
+                case Edit.Event e -> {
+                    store(e).ifPresent(id -> require(id.equals(Edit.PICTURE_TUBE) || items.get(id) instanceof Rail, entry,
+                            "there is no rail " + id));
+                    events.add(new Happening(entry.at().toInstant(), e));
                 }
             }
+        }
+
+        private void change(Edit.ItemChanged edit, Entry entry) {
+            String id = edit.item().id();
+            require(Optional.ofNullable(items.get(id)).equals(edit.before()), entry, id + " is not so written down");
+            edit.after().ifPresentOrElse(after -> items.put(id, after), () -> items.remove(id));
+        }
+
+        private static Optional<String> store(Edit.Event event) {
+            return switch (event) {
+                case Edit.VoltsMeasured e -> Optional.of(e.rail());
+                case Edit.ClipPut e -> Optional.of(e.rail());
+                case Edit.ClipTaken e -> Optional.of(e.rail());
+                case Edit.PowerSwitched _,Edit.Answered _ -> Optional.empty();
+            };
         }
 
         private void keep(Reading reading, Entry entry) {

@@ -33,7 +33,7 @@ public record SetPlate(String name, Kind kind, Technology technology, String pla
 
     /** How its chassis stands to the mains. */
     public enum Chassis implements Coded {
-        UNKNOWN, ISOLATED, LIVE, FLOATING_HIGH_VOLTAGE, BATTERY
+        UNKNOWN, ISOLATED, LIVE, FLOATING_HIGH_VOLTAGE, PRIMARY_SIDE, BATTERY
     }
 
     /** Whether it will be used or kept for show. */

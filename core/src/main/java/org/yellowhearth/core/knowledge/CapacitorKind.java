@@ -11,10 +11,12 @@ import org.yellowhearth.core.quantity.PreferredSeries;
  * @param id as used in job files
  * @param words the words that name it at the bench line, the first being its name
  * @param hazards ids of the cautions that go with it
+ * @param usualTolerance how far above its marking it may lie where no tolerance is printed, as a fraction
+ * @param absorption the most charge its dielectric holds back, as a fraction
  * @param heir what a part of today takes its place
  */
 public record CapacitorKind(String id, Family family, List<String> words, Map<LimitProfile, Limits> limits, List<String> hazards,
-        Heir heir) {
+        double usualTolerance, double absorption, Heir heir) {
     public CapacitorKind {
         words = List.copyOf(words);
         limits = Map.copyOf(limits);

@@ -1,12 +1,15 @@
 package org.yellowhearth.core.knowledge;
 
+import java.util.List;
 import java.util.Map;
 
 /** What the trade knows, read from files and handed to core as values. */
-public record Knowledge(Map<String, CapacitorKind> kinds, Map<String, Source> sources, Vocabulary vocabulary) {
+public record Knowledge(Map<String, CapacitorKind> kinds, Map<String, Source> sources, Vocabulary vocabulary,
+        List<CautionRule> cautions) {
     public Knowledge {
         kinds = Map.copyOf(kinds);
         sources = Map.copyOf(sources);
+        cautions = List.copyOf(cautions);
     }
 
     /** The kind with this id; one that is not known is a fault of the program. */

@@ -11,11 +11,12 @@ import java.util.OptionalDouble;
  * @param farads the marked capacitance
  * @param ratedVolts the marked voltage, where one is marked
  * @param ratedForMains whether the marked voltage is an alternating one
+ * @param dateCode the date stamped on it, as typed; empty where none was seen
  * @param workingVolts the voltage it sees in use, as a person typed it from drawing or meter; later from the supply model
  */
 public record Capacitor(PartRef ref, String marking, String kind, double farads, Optional<Tolerance> tolerance,
         OptionalDouble ratedVolts, boolean ratedForMains, Role role, Polarity polarity, OptionalDouble workingVolts,
-        String remark) {
+        String dateCode, String remark) {
     /** The kind of a part whose construction nobody has named yet. */
     public static final String UNSTATED_KIND = "unstated";
 

@@ -57,6 +57,18 @@ public record Quantity(double value, Unit unit) {
         return new Quantity(value, Unit.HERTZ);
     }
 
+    public static Quantity joules(double value) {
+        return new Quantity(value, Unit.JOULE);
+    }
+
+    public static Quantity watts(double value) {
+        return new Quantity(value, Unit.WATT);
+    }
+
+    public static Quantity seconds(double value) {
+        return new Quantity(value, Unit.SECOND);
+    }
+
     public static Quantity ratio(double value) {
         return new Quantity(value, Unit.RATIO);
     }
@@ -83,9 +95,10 @@ public record Quantity(double value, Unit unit) {
             case FARAD -> Math.abs(value) < 0.9995e-9 ? PICO : MICRO;
             case OHM -> scaled(List.of(MILLI, NONE, KILO, MEGA, GIGA));
             case AMPERE -> scaled(List.of(NANO, MICRO, MILLI, NONE));
-            case VOLT, JOULE -> scaled(List.of(MILLI, NONE, KILO));
+            case VOLT, JOULE, WATT -> scaled(List.of(MILLI, NONE, KILO));
+            case SECOND -> scaled(List.of(MILLI, NONE));
             case HERTZ -> scaled(List.of(NONE, KILO, MEGA));
-            case OHM_FARAD, MINUTE, CELSIUS, PERCENT, RATIO -> NONE;
+            case OHM_FARAD, MINUTE, HOUR, KILOGRAM, CELSIUS, PERCENT, RATIO -> NONE;
         };
     }
 

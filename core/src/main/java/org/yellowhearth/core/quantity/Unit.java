@@ -10,7 +10,11 @@ public enum Unit {
     JOULE("J"), //
     /** Insulation of a paper or film part as resistance times capacitance; 1 s is 1 MΩ·µF. */
     OHM_FARAD("s"), //
+    SECOND("s"), //
     MINUTE("min"), //
+    HOUR("h"), //
+    WATT("W"), //
+    KILOGRAM("kg"), //
     CELSIUS("°C"), //
     PERCENT("%"), //
     RATIO("");

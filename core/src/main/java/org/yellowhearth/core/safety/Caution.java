@@ -3,7 +3,6 @@ package org.yellowhearth.core.safety;
 import java.util.ArrayList;
 import java.util.List;
 
-import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.message.Argument;
@@ -18,9 +17,6 @@ import org.yellowhearth.core.quantity.Unit;
 
 /** A hazard of working on one part now, with the usual precaution. */
 public record Caution(Level level, Message words) {
-    /** From this direct voltage on, stored charge is treated as dangerous to touch (IEC 61140 and kin, from memory: 60 V DC). */
-    public static final double TOUCH_SAFE_VOLTS = 60;
-
     /** How loudly it must be said. */
     public enum Level implements Coded {
         DANGER, CARE
@@ -31,11 +27,11 @@ public record Caution(Level level, Message words) {
         LIT, CHARGED, CHARGED_LOW, POLARITY, POSITIVE_EARTH, MAINS_PART, HAZARD
     }
 
-    /** The cautions for handling one part of a job, the loudest first. */
-    public static List<Caution> forPart(Job job, Capacitor part, Knowledge knowledge) {
+    /** The cautions for handling one part while the set is in this state, the loudest first. */
+    public static List<Caution> forPart(HearthState hearth, Capacitor part, Knowledge knowledge) {
         List<Caution> cautions = new ArrayList<>();
         CapacitorKind kind = knowledge.kind(part.kind());
-        if (HearthState.of(job) == HearthState.LIT) {
+        if (hearth == HearthState.LIT) {
             cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.LIT)));
         }
         part.ratedVolts().ifPresent(v -> cautions.add(charged(part.farads(), v)));
@@ -54,7 +50,7 @@ public record Caution(Level level, Message words) {
 
     private static Caution charged(double farads, double volts) {
         Quantity energy = new Quantity(farads * volts * volts / 2, Unit.JOULE);
-        return volts >= TOUCH_SAFE_VOLTS
+        return HazardClass.of(volts, energy.value()) != HazardClass.SLIGHT
                 ? new Caution(Level.DANGER, Message.of(CautionWords.CHARGED, Quantity.volts(volts), energy))
                 : new Caution(Level.CARE, Message.of(CautionWords.CHARGED_LOW, Quantity.volts(volts), energy));
     }

@@ -21,7 +21,6 @@ import org.yellowhearth.core.reading.Conditions;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.safety.HearthState;
 
 public class JobTest {
     private static final ZonedDateTime START = Instant.parse("2026-03-01T09:00:00Z").atZone(ZoneId.of("Europe/Lisbon"));
@@ -41,7 +40,7 @@ public class JobTest {
     private static Capacitor part(String ref, double farads) {
         return new Capacitor(PartRef.of(ref), "as printed", "electrolytic-dry", farads, Optional.empty(), OptionalDouble.of(450),
                 false,
-                Role.RESERVOIR, Polarity.UNSTATED, OptionalDouble.empty(), "");
+                Role.RESERVOIR, Polarity.UNSTATED, OptionalDouble.empty(), "", "");
     }
 
     private static Reading reading(String id, String ref, int minute) {
@@ -92,18 +91,18 @@ public class JobTest {
     @Test
     public void powerIsAFactOfTheWorldAndIsNeverUndone() {
         Job lit = did(did(arrived(), new Edit.NoteWritten("x")), new Edit.PowerSwitched(Edit.Power.LIT));
-        assertThat(HearthState.of(lit)).isEqualTo(HearthState.LIT);
+        assertThat(lit.power()).contains(Edit.Power.LIT);
         assertThat(lit.nextUndo()).hasValue(1);
         Job undone = after(lit, new Act.Undid(1));
-        assertThat(HearthState.of(undone)).isEqualTo(HearthState.LIT);
+        assertThat(undone.power()).contains(Edit.Power.LIT);
         assertThat(undone.nextUndo()).isEmpty();
     }
 
     @Test
-    public void aSetThatWasSwitchedOffIsUnknownAndNeverCold() {
+    public void theLastPowerEventAndItsTimeAreKnown() {
         Job off = did(did(arrived(), new Edit.PowerSwitched(Edit.Power.LIT)), new Edit.PowerSwitched(Edit.Power.OFF));
-        assertThat(HearthState.of(arrived())).isEqualTo(HearthState.UNKNOWN);
-        assertThat(HearthState.of(off)).isEqualTo(HearthState.UNKNOWN);
+        assertThat(arrived().power()).isEmpty();
+        assertThat(off.power()).contains(Edit.Power.OFF);
         assertThat(off.powerSince()).contains(START.plusMinutes(2).toInstant());
     }
 

@@ -1,0 +1,76 @@
+package org.yellowhearth.core.safety;
+
+import java.time.Instant;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+import org.yellowhearth.core.fact.CheckResult;
+import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.reading.Figure;
+
+/**
+ * What stands between a person and an entry that could mean a hand or a meter in a charged set.
+ *
+ * @param question what is asked; the answer goes into the journal
+ * @param words what is said
+ * @param reasonNeeded whether only a written reason opens it, rather than a yes
+ */
+public record Gate(Edit.Question question, Message words, boolean reasonNeeded, OptionalDouble volts) {
+    /** What gates say. */
+    public enum GateWords implements MessageKey {
+        READ_WHILE_LIT, READ_WHILE_BANKED, READ_WHILE_RECOVERING, REMOVE_WHILE_LIT, RAIL_WHILE_CHARGED, POWER_UNCHECKED
+    }
+
+    /** The gate before an edit, if one stands there. */
+    public static Optional<Gate> before(Edit edit, Job job, HearthReading hearth, Instant now) {
+        boolean lit = hearth.state() == HearthState.LIT;
+        boolean banked = hearth.state() == HearthState.BANKED;
+        return switch (edit) {
+            case Edit.ReadingKept e when (lit || banked) && wantsNoCharge(e) -> Optional.of(reading(lit, hearth));
+            case Edit.ItemChanged e when (lit || banked) && e.after().filter(Gate::isMeterCheck).isPresent() ->
+                Optional.of(reading(lit, hearth));
+            case Edit.PartRemoved e when lit -> Optional.of(new Gate(Edit.Question.REMOVE_WHILE_LIT,
+                    Message.of(GateWords.REMOVE_WHILE_LIT, e.part().ref().toString()), true, volts(hearth)));
+            case Edit.ItemChanged e when e.before().filter(Rail.class::isInstance).isPresent() && e.after().isEmpty()
+                    && (lit || banked) ->
+                Optional.of(new Gate(Edit.Question.RAIL_WHILE_CHARGED,
+                        Message.of(GateWords.RAIL_WHILE_CHARGED, ((Rail) e.item()).name()), true, volts(hearth)));
+            case Edit.PowerSwitched e when e.power() == Edit.Power.LIT && !lit && !Checks.blocking(job, now).isEmpty() ->
+                Optional.of(new Gate(Edit.Question.POWER_UNCHECKED,
+                        Message.of(GateWords.POWER_UNCHECKED, Integer.toString(Checks.blocking(job, now).size())), true,
+                        volts(hearth)));
+            default -> Optional.empty();
+        };
+    }
+
+    private static Gate reading(boolean lit, HearthReading hearth) {
+        if (lit) {
+            return new Gate(Edit.Question.READ_WHILE_LIT, Message.of(GateWords.READ_WHILE_LIT), false, volts(hearth));
+        }
+        boolean recovering = hearth.volts() < HazardClass.METER_VOLTS;
+        Quantity most = Quantity.volts(recovering ? hearth.highestVolts() : hearth.volts());
+        return new Gate(Edit.Question.READ_WHILE_BANKED,
+                Message.of(recovering ? GateWords.READ_WHILE_RECOVERING : GateWords.READ_WHILE_BANKED, most), false,
+                volts(hearth));
+    }
+
+    private static OptionalDouble volts(HearthReading hearth) {
+        return hearth.stores().isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(hearth.highestVolts());
+    }
+
+    /** A check with an ohmmeter, or any other that was measured; the rating of a fuse is only read from its cap. */
+    private static boolean isMeterCheck(Item item) {
+        return item instanceof CheckResult r && r.measured().isPresent() && !r.check().equals(Checks.FUSE);
+    }
+
+    /** A leakage current is read under voltage; everything else needs an empty capacitor. */
+    private static boolean wantsNoCharge(Edit.ReadingKept e) {
+        return e.reading().figures().values().keySet().stream().anyMatch(f -> f != Figure.LEAKAGE);
+    }
+}
