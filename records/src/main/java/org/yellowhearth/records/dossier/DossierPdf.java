@@ -29,6 +29,7 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Caution.CautionWords;
+import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.records.words.Describe;
 import org.yellowhearth.records.words.Words;
 
@@ -47,7 +48,7 @@ public final class DossierPdf {
     private DossierPdf(Dossier dossier) {
         this.dossier = dossier;
         this.words = Words.of(dossier.job().plate().dialect());
-        this.describe = new Describe(words);
+        this.describe = new Describe(words, dossier.job());
     }
 
     /** The whole dossier as the bytes of a PDF file. */
@@ -210,8 +211,8 @@ public final class DossierPdf {
         List<String> reasons = item.replacement().reasons().stream().map(words::say).toList();
         String proposed = describe.replacement(item.replacement()).map(p -> p + ". ").orElse("");
         add(pages.labelled("Replacement", proposed + String.join(" ", reasons)));
-        Caution.forPart(dossier.job(), part, dossier.knowledge()).stream().filter(c -> c.level() == Caution.Level.DANGER)
-                .filter(c -> c.words().key() != CautionWords.CHARGED && c.words().key() != CautionWords.LIT)
+        Caution.forPart(HearthState.UNKNOWN, part, dossier.knowledge()).stream().filter(c -> c.level() == Caution.Level.DANGER)
+                .filter(c -> c.words().key() != CautionWords.CHARGED)
                 .forEach(c -> add(pages.labelled(words.word(c.level()), words.say(c.words()))));
     }
 

@@ -5,7 +5,9 @@ import org.yellowhearth.core.reading.Figure;
 /** Names and bounds of the job file. */
 final class JobFormat {
     static final String NAME = "yellow-hearth-job";
-    static final int VERSION = 1;
+    /** Version 1 had no aspects, items, events of charge or date codes; a file of that version is read as it was. */
+    static final int VERSION = 2;
+    static final int MOST_ITEMS = 100_000;
     static final int MOST_PARTS = 20_000;
     static final int MOST_READINGS = 500_000;
     static final int MOST_ENTRIES = 1_000_000;

@@ -17,6 +17,8 @@ import java.util.function.Supplier;
 
 import org.yellowhearth.core.census.MarkingParser;
 import org.yellowhearth.core.census.Stated;
+import org.yellowhearth.core.fact.Aspect;
+import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
@@ -42,6 +44,7 @@ import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.reading.ReadingParser;
 import org.yellowhearth.records.json.BadFileException;
 import org.yellowhearth.records.json.JsonValue;
+import org.yellowhearth.records.json.RecordJson;
 import org.yellowhearth.records.words.Words;
 
 /**
@@ -66,15 +69,15 @@ public final class JobReader {
      * @throws BadFileException with line and pointer where anything is not as it must be
      */
     public JobFile read(JsonValue root, ZonedDateTime now) {
-        root.object("format", "version", "id", "set", "policy", "parts", "readings", "notes", "journal");
+        root.object("format", "version", "id", "set", "policy", "parts", "readings", "notes", "journal", "aspects", "items");
         JsonValue format = root.field("format");
         if (!format.text(LONGEST_NAME).equals(JobFormat.NAME)) {
             throw format.bad("this is no job file; expected \"" + JobFormat.NAME + "\"");
         }
         JsonValue version = root.field("version");
         int number = version.integer(0, Integer.MAX_VALUE);
-        if (number != JobFormat.VERSION) {
-            throw version.bad("version " + number + " is not known here; expected " + JobFormat.VERSION
+        if (number < 1 || number > JobFormat.VERSION) {
+            throw version.bad("version " + number + " is not known here; expected 1 to " + JobFormat.VERSION
                     + ". A newer file needs a newer program");
         }
         Optional<String> id = root.optional("id").map(JobReader::id);
@@ -82,13 +85,22 @@ public final class JobReader {
         Policy policy = policy(root.optional("policy"));
         List<Capacitor> parts = parts(root);
         List<Reading> readings = readings(root, parts, now);
+        List<Aspect> aspects = aspects(root);
+        List<Item> items = items(root);
         Optional<JsonValue> journal = root.optional("journal");
         if (journal.isPresent() && root.optional("notes").isPresent()) {
             throw root.field("notes").bad("notes stand in the journal where there is one; leave out one of the two");
         }
         Job job = journal.isPresent()
-                ? replayed(journal.get(), plate, policy, parts, readings)
-                : Job.of(opening(plate, policy, parts, readings, notes(root, now), now));
+                ? replayed(journal.get())
+                : Job.of(opening(plate, policy, parts, readings, notes(root, now), aspects, items, now));
+        boolean same = job.plate().equals(plate) && job.policy().equals(policy)
+                && Set.copyOf(job.census()).equals(Set.copyOf(parts)) && Set.copyOf(job.readings()).equals(Set.copyOf(readings))
+                && Set.copyOf(job.aspects()).equals(Set.copyOf(aspects)) && Set.copyOf(job.items()).equals(Set.copyOf(items));
+        if (journal.isPresent() && !same) {
+            throw journal.get().bad("set, policy, parts, readings, aspects or items are not what the journal leads to; "
+                    + "leave the journal out to import them as they stand");
+        }
         return new JobFile(id, job);
     }
 
@@ -101,7 +113,7 @@ public final class JobReader {
     }
 
     private static List<Entry> opening(SetPlate plate, Policy policy, List<Capacitor> parts, List<Reading> readings,
-            List<Entry> notes, ZonedDateTime now) {
+            List<Entry> notes, List<Aspect> aspects, List<Item> items, ZonedDateTime now) {
         ZonedDateTime first = notes.stream().map(Entry::at).min(Comparator.naturalOrder()).orElse(now);
         for (Reading r : readings) {
             first = r.at().isBefore(first.toInstant()) ? r.at().atZone(now.getZone()) : first;
@@ -112,11 +124,45 @@ public final class JobReader {
         timed.sort(Comparator.comparing(e -> e.at().toInstant()));
         List<Entry> journal = new ArrayList<>();
         journal.add(new Entry(0, first, new Act.Did(new Edit.Arrived(plate, policy))));
-        for (Capacitor part : parts) {
-            journal.add(new Entry(journal.size(), first, new Act.Did(new Edit.PartAdded(part))));
+        List<Edit> edits = new ArrayList<>();
+        aspects.forEach(a -> edits.add(new Edit.AspectChanged(Aspect.blank(a.getClass()), a)));
+        parts.forEach(part -> edits.add(new Edit.PartAdded(part)));
+        items.forEach(item -> edits.add(new Edit.ItemChanged(Optional.empty(), Optional.of(item))));
+        for (Edit edit : edits) {
+            journal.add(new Entry(journal.size(), first, new Act.Did(edit)));
         }
         timed.forEach(e -> journal.add(new Entry(journal.size(), e.at(), e.act())));
         return journal;
+    }
+
+    private static List<Aspect> aspects(JsonValue root) {
+        Set<Class<?>> seen = new HashSet<>();
+        return root.list("aspects", Aspect.BLANKS.size()).stream().map(v -> {
+            Aspect aspect = aspect(v);
+            if (!seen.add(aspect.getClass())) {
+                throw v.bad("this aspect stands here a second time");
+            }
+            return aspect;
+        }).filter(a -> !Aspect.BLANKS.contains(a)).toList();
+    }
+
+    private static List<Item> items(JsonValue root) {
+        Set<String> seen = new HashSet<>();
+        return root.list("items", JobFormat.MOST_ITEMS).stream().map(v -> {
+            Item item = item(v);
+            if (!seen.add(item.id())) {
+                throw v.field("id").bad("the id " + item.id() + " stands here a second time");
+            }
+            return item;
+        }).toList();
+    }
+
+    private static Aspect aspect(JsonValue v) {
+        return RecordJson.readTagged(v, "aspect", Aspect.class);
+    }
+
+    private static Item item(JsonValue v) {
+        return RecordJson.readTagged(v, "item", Item.class);
     }
 
     private List<Entry> notes(JsonValue root, ZonedDateTime now) {
@@ -127,7 +173,7 @@ public final class JobReader {
         }).toList();
     }
 
-    private Job replayed(JsonValue journal, SetPlate plate, Policy policy, List<Capacitor> parts, List<Reading> readings) {
+    private Job replayed(JsonValue journal) {
         List<JsonValue> values = journal.list(JobFormat.MOST_ENTRIES);
         List<Entry> entries = new ArrayList<>();
         for (JsonValue v : values) {
@@ -140,12 +186,6 @@ public final class JobReader {
         } catch (IllegalEditException e) {
             JsonValue at = e.entry() < values.size() ? values.get(e.entry()) : journal;
             throw at.bad("the journal does not hold together: " + e.getMessage());
-        }
-        boolean same = job.plate().equals(plate) && job.policy().equals(policy)
-                && Set.copyOf(job.census()).equals(Set.copyOf(parts)) && Set.copyOf(job.readings()).equals(Set.copyOf(readings));
-        if (!same) {
-            throw journal.bad("set, policy, parts or readings are not what the journal leads to; "
-                    + "leave the journal out to import them as they stand");
         }
         return job;
     }
@@ -170,15 +210,42 @@ public final class JobReader {
             case "reading-withdrawn" ->
                 did(new Edit.ReadingWithdrawn(reading(fields(v, "reading").field("reading"), Instant.EPOCH)));
             case "note" -> did(new Edit.NoteWritten(fields(v, "text").field("text").text(LONGEST_TEXT)));
+            case "aspect-changed" -> {
+                Aspect before = aspect(fields(v, "before", "after").field("before"));
+                yield made(v, () -> new Edit.AspectChanged(before, aspect(v.field("after"))));
+            }
+            case "item-changed" -> {
+                fields(v, "before", "after");
+                Optional<Item> before = v.optional("before").map(JobReader::item);
+                Optional<Item> after = v.optional("after").map(JobReader::item);
+                yield made(v, () -> new Edit.ItemChanged(before, after));
+            }
+            case "volts" -> did(event(v, Edit.VoltsMeasured.class));
+            case "clip" -> did(event(v, Edit.ClipPut.class));
+            case "unclip" -> did(event(v, Edit.ClipTaken.class));
+            case "answered" -> did(event(v, Edit.Answered.class));
             case "power" -> did(new Edit.PowerSwitched(fields(v, "power").field("power").code(Edit.Power.class)));
             default ->
                 throw act.bad("unknown act; expected one of arrived, set-changed, policy-changed, part-added, part-changed, "
-                        + "part-removed, reading-kept, reading-withdrawn, note, power, undo, redo");
+                        + "part-removed, reading-kept, reading-withdrawn, aspect-changed, item-changed, note, power, volts, clip, "
+                        + "unclip, answered, undo, redo");
         };
     }
 
     private static Act did(Edit edit) {
         return new Act.Did(edit);
+    }
+
+    private static <E extends Edit.Event> E event(JsonValue v, Class<E> type) {
+        return RecordJson.read(v, type, "at", "zone", "act");
+    }
+
+    private static Act made(JsonValue v, Supplier<Edit> edit) {
+        try {
+            return did(edit.get());
+        } catch (IllegalArgumentException e) {
+            throw v.bad(e.getMessage());
+        }
     }
 
     private static JsonValue fields(JsonValue v, String... names) {
@@ -262,7 +329,7 @@ public final class JobReader {
 
     private Capacitor part(JsonValue v) {
         v.object("ref", "marking", "kind", "capacitanceFarads", "tolerance", "ratedVolts", "ratedForMains", "role", "polarity",
-                "workingVolts", "remark");
+                "workingVolts", "dateCode", "remark");
         String marking = v.text("marking", LONGEST_NAME);
         OptionalDouble farads = v.positive("capacitanceFarads", 10);
         if (farads.isEmpty() && marking.isEmpty()) {
@@ -284,6 +351,7 @@ public final class JobReader {
                 mains, v.code("role", marked.role().orElse(Role.UNSTATED)),
                 v.code("polarity", marked.polarity().orElse(Polarity.UNSTATED)),
                 working.isPresent() ? working : marked.workingVolts(),
+                v.optional("dateCode").map(d -> d.text(LONGEST_NAME)).or(marked::dateCode).orElse(""),
                 v.text("remark", LONGEST_TEXT));
     }
 

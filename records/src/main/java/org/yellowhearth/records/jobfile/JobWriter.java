@@ -6,6 +6,8 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.OptionalDouble;
+import org.yellowhearth.core.fact.Aspect;
+import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
@@ -16,6 +18,7 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.reading.Conditions;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.records.json.RecordJson;
 
 /** Writes jobs, and single acts of a journal, as the JSON of {@code docs/job-format.md}. */
 public final class JobWriter {
@@ -34,6 +37,8 @@ public final class JobWriter {
         root.set("policy", policy(job.policy()));
         root.set("parts", array(job.census().stream().map(JobWriter::part).toList()));
         root.set("readings", array(job.readings().stream().map(JobWriter::reading).toList()));
+        root.set("aspects", array(job.aspects().stream().map(JobWriter::aspect).toList()));
+        root.set("items", array(job.items().stream().map(JobWriter::item).toList()));
         root.set("journal", array(job.journal().stream().map(JobWriter::entry).toList()));
         return root.toPrettyString() + "\n";
     }
@@ -76,9 +81,28 @@ public final class JobWriter {
             case Edit.ReadingKept e -> node.put("act", "reading-kept").set("reading", reading(e.reading()));
             case Edit.ReadingWithdrawn e -> node.put("act", "reading-withdrawn").set("reading", reading(e.reading()));
             case Edit.NoteWritten e -> node.put("act", "note").put("text", e.text());
+            case Edit.AspectChanged e -> node.put("act", "aspect-changed")
+                    .setAll(both("before", aspect(e.before()), "after", aspect(e.after())));
+            case Edit.ItemChanged e -> {
+                node.put("act", "item-changed");
+                e.before().ifPresent(i -> node.set("before", item(i)));
+                e.after().ifPresent(i -> node.set("after", item(i)));
+            }
             case Edit.PowerSwitched e -> node.put("act", "power").put("power", e.power().code());
+            case Edit.VoltsMeasured e -> node.put("act", "volts").setAll(RecordJson.write(e));
+            case Edit.ClipPut e -> node.put("act", "clip").setAll(RecordJson.write(e));
+            case Edit.ClipTaken e -> node.put("act", "unclip").setAll(RecordJson.write(e));
+            case Edit.Answered e -> node.put("act", "answered").setAll(RecordJson.write(e));
         }
         return node;
+    }
+
+    private static ObjectNode aspect(Aspect aspect) {
+        return RecordJson.writeTagged("aspect", (Record) aspect);
+    }
+
+    private static ObjectNode item(Item item) {
+        return RecordJson.writeTagged("item", (Record) item);
     }
 
     private static ObjectNode both(String first, ObjectNode one, String second, ObjectNode other) {
@@ -126,6 +150,7 @@ public final class JobWriter {
         }
         node.put("role", c.role().code()).put("polarity", c.polarity().code());
         number(node, "workingVolts", c.workingVolts());
+        text(node, "dateCode", c.dateCode());
         text(node, "remark", c.remark());
         return node;
     }

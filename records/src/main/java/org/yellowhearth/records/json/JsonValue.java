@@ -158,17 +158,15 @@ public final class JsonValue {
 
     /** This value as the constant of an enum with this code. */
     public <E extends Enum<E> & Coded> E code(Class<E> type) {
-        String text = node.isTextual() ? node.textValue() : "";
-        for (E constant : type.getEnumConstants()) {
-            if (constant.code().equals(text)) {
-                return constant;
-            }
-        }
-        throw expected("one of " + String.join(", ", codes(type)));
+        return type.cast(codeOf(type));
     }
 
-    private static <E extends Enum<E> & Coded> List<String> codes(Class<E> type) {
-        return Arrays.stream(type.getEnumConstants()).map(Coded::code).toList();
+    /** This value as the constant with this code of an enum that is only known at run time. */
+    Object codeOf(Class<?> type) {
+        String text = node.isTextual() ? node.textValue() : "";
+        List<Coded> constants = Arrays.stream(type.getEnumConstants()).map(Coded.class::cast).toList();
+        return constants.stream().filter(c -> c.code().equals(text)).findFirst()
+                .orElseThrow(() -> expected("one of " + String.join(", ", constants.stream().map(Coded::code).toList())));
     }
 
     /** The constant in a field, or what it usually is. */

@@ -48,7 +48,7 @@ public final class KnowledgeFiles {
             kinds.put(kind.id(), kind);
             kind.words().forEach(word -> claim(kindWords, word, kind.id(), v));
         }
-        return new Knowledge(kinds, sources, vocabulary(kindWords));
+        return new Knowledge(kinds, sources, vocabulary(kindWords), CautionFile.read(open("cautions.json"), sources.keySet()));
     }
 
     private static JsonValue open(String name) {
@@ -60,7 +60,7 @@ public final class KnowledgeFiles {
     }
 
     private static CapacitorKind kind(JsonValue v, Map<String, Source> sources) {
-        v.object("id", "family", "words", "limits", "hazards", "heir");
+        v.object("id", "family", "words", "limits", "hazards", "usualTolerance", "absorption", "heir");
         Map<LimitProfile, Limits> limits = new EnumMap<>(LimitProfile.class);
         for (LimitProfile profile : LimitProfile.values()) {
             v.field("limits").object("period", "modern").optional(profile.code())
@@ -69,7 +69,7 @@ public final class KnowledgeFiles {
         JsonValue heir = v.field("heir").object("kind", "series", "ratings");
         return new CapacitorKind(v.field("id").text(LONGEST), v.field("family").code(Family.class), texts(v.field("words")),
                 limits,
-                texts(v.field("hazards")),
+                texts(v.field("hazards")), v.field("usualTolerance").number(0, 5), v.field("absorption").number(0, 0.5),
                 new CapacitorKind.Heir(heir.field("kind").text(LONGEST),
                         PreferredSeries.valueOf(heir.field("series").text(LONGEST)),
                         heir.field("ratings").list(MOST).stream().map(r -> r.number(0, VOLTS)).toList()));

@@ -32,6 +32,7 @@ import org.jdbi.v3.core.JdbiException;
 import org.jdbi.v3.core.statement.PreparedBatch;
 import org.sqlite.SQLiteConfig;
 import org.sqlite.SQLiteDataSource;
+import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
@@ -42,6 +43,7 @@ import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.records.jobfile.JobReader;
 import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.json.JsonText;
+import org.yellowhearth.records.json.RecordJson;
 
 /**
  * A shop in a SQLite file: write-ahead log, full synchronisation, one writer, every append one transaction. A lock beside the file
@@ -165,6 +167,7 @@ public final class SqliteShop implements Shop {
             write(id, job, job.journal());
             project(id, List.of(), job.census());
             projectReadings(id, Set.of(), job.readings());
+            projectFacts(id, List.of(), job);
             return id;
         }));
         open.put(id, job);
@@ -216,6 +219,20 @@ public final class SqliteShop implements Shop {
         Set<Reading> has = new HashSet<>(after.readings());
         projectReadings(id, new HashSet<>(had.stream().filter(r -> !has.contains(r)).map(Reading::id).toList()),
                 has.stream().filter(r -> !had.contains(r)).toList());
+        projectFacts(id, before.items(), after);
+    }
+
+    private void projectFacts(String id, List<Item> before, Job after) {
+        Set<Item> was = new HashSet<>(before);
+        Set<Item> is = new HashSet<>(after.items());
+        before.stream().filter(i -> !is.contains(i))
+                .forEach(i -> handle.execute("delete from item where job = ? and id = ?", id, i.id()));
+        after.items().stream().filter(i -> !was.contains(i))
+                .forEach(i -> handle.execute("insert into item values (?, ?, ?, ?)", id,
+                        i.id(), RecordJson.tag(i.getClass()), RecordJson.write((Record) i).toString()));
+        handle.execute("delete from aspect where job = ?", id);
+        after.aspects().forEach(a -> handle.execute("insert into aspect values (?, ?, ?)", id, RecordJson.tag(a.getClass()),
+                RecordJson.write((Record) a).toString()));
     }
 
     private void project(String id, List<Capacitor> gone, List<Capacitor> come) {
@@ -223,9 +240,10 @@ public final class SqliteShop implements Shop {
             handle.execute("delete from part where job = ? and ref = ?", id, part.ref().toString());
         }
         for (Capacitor part : come) {
-            handle.execute("insert into part values (?, ?, ?, ?, ?, ?, ?, ?)", id, part.ref().toString(), part.marking(),
+            handle.execute("insert into part values (?, ?, ?, ?, ?, ?, ?, ?, ?)", id, part.ref().toString(), part.marking(),
                     part.kind(),
-                    part.role().code(), part.farads(), boxed(part.ratedVolts()), boxed(part.workingVolts()));
+                    part.role().code(), part.farads(), boxed(part.ratedVolts()), boxed(part.workingVolts()),
+                    part.dateCode());
         }
     }
 

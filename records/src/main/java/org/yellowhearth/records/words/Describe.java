@@ -1,15 +1,21 @@
 package org.yellowhearth.records.words;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
+import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
@@ -26,9 +32,37 @@ import org.yellowhearth.core.renew.Replacement;
 /** Puts parts, readings, replacements and entries of the journal into words, the same on screen, on paper and in files. */
 public final class Describe {
     private final Words words;
+    private final Facts facts;
+    private final UnaryOperator<String> railNames;
 
     public Describe(Words words) {
+        this(words, id -> id);
+    }
+
+    /** One that knows the rails of a job by their names, those that are gone too. */
+    public Describe(Words words, Job job) {
+        this(words, names(job)::get);
+    }
+
+    private Describe(Words words, UnaryOperator<String> railNames) {
         this.words = words;
+        this.facts = new Facts(words);
+        this.railNames = railNames;
+    }
+
+    private static Map<String, String> names(Job job) {
+        Map<String, String> names = new HashMap<>(Map.of(Edit.PICTURE_TUBE, "Picture tube"));
+        for (Entry entry : job.journal()) {
+            if (entry.act() instanceof Act.Did(Edit.ItemChanged change) && change.item() instanceof Rail rail) {
+                names.put(rail.id(), rail.name());
+            }
+        }
+        return names;
+    }
+
+    /** An item in one line. */
+    public String item(Item item) {
+        return facts.line(item);
     }
 
     /** The value and rating of a part: {@code 8 µF 450 V}. */
@@ -53,6 +87,9 @@ public final class Describe {
             pieces.add(words.word(part.polarity()));
         }
         part.workingVolts().ifPresent(v -> pieces.add("sees " + Quantity.volts(v)));
+        if (!part.dateCode().isEmpty()) {
+            pieces.add("dated " + part.dateCode());
+        }
         if (!part.remark().isEmpty()) {
             pieces.add("“" + part.remark() + "”");
         }
@@ -115,8 +152,33 @@ public final class Describe {
             case Edit.ReadingWithdrawn e -> Message.of(StoryWords.READING_WITHDRAWN, e.reading().part().toString(),
                     reading(e.reading().figures(), e.reading().conditions()));
             case Edit.NoteWritten e -> Message.of(StoryWords.NOTE, e.text());
+            case Edit.AspectChanged e -> Message.of(StoryWords.ASPECT_CHANGED, Facts.aspect(e.after()),
+                    facts.difference(e.before(), e.after()));
+            case Edit.ItemChanged e -> item(e);
             case Edit.PowerSwitched e -> Message.of(e.power() == Edit.Power.LIT ? StoryWords.LIT : StoryWords.OFF);
+            case Edit.VoltsMeasured e ->
+                Message.of(e.asFound() ? StoryWords.VOLTS_FOUND : StoryWords.VOLTS, store(e.rail()), Quantity.volts(e.volts()));
+            case Edit.ClipPut e -> Message.of(StoryWords.CLIP, store(e.rail()), Quantity.ohms(e.ohms()));
+            case Edit.ClipTaken e -> Message.of(StoryWords.UNCLIP, store(e.rail()));
+            case Edit.Answered e -> e.volts().isEmpty()
+                    ? Message.of(StoryWords.ANSWERED, e.question().term(), e.answer())
+                    : Message.of(StoryWords.ANSWERED_VOLTS, e.question().term(), e.answer(),
+                            Quantity.volts(e.volts().getAsDouble()));
         });
+    }
+
+    private Message item(Edit.ItemChanged e) {
+        Argument what = Facts.item(e.item());
+        if (e.before().isEmpty()) {
+            return Message.of(StoryWords.ITEM_ADDED, what, facts.line(e.item()));
+        }
+        return e.after().isEmpty()
+                ? Message.of(StoryWords.ITEM_REMOVED, what, facts.line(e.item()))
+                : Message.of(StoryWords.ITEM_CHANGED, what, facts.line(e.after().get()), facts.line(e.before().get()));
+    }
+
+    private String store(String id) {
+        return railNames.apply(id);
     }
 
     private String plateDifference(SetPlate before, SetPlate after) {

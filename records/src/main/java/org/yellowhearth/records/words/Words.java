@@ -9,6 +9,7 @@ import java.util.Properties;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
+import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Coded;
@@ -77,9 +78,19 @@ public final class Words {
         return word(coded.term());
     }
 
+    /** What following a school means, in one line. */
+    public String meaning(Policy.School school) {
+        return text("Meaning." + school.getClass().getSimpleName() + "." + school.code());
+    }
+
     /** The name of a kind of capacitor. */
     public String capacitorKind(String id) {
         return text("Capacitor." + id);
+    }
+
+    /** The word under a key of the bundles, for example {@code Field.bench.celsius}. */
+    public String term(String key) {
+        return text(key);
     }
 
     /** Whether there are words for a key. */

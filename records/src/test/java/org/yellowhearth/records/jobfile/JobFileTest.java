@@ -71,7 +71,10 @@ public class JobFileTest {
             return new Act.Did(new Edit.PartAdded(part("C" + (200 + i) + (r.nextBoolean() ? "a" : ""), r)));
         }
         Capacitor some = census.get(r.nextInt(census.size()));
-        return switch (r.nextInt(9)) {
+        return switch (r.nextInt(13)) {
+            case 9 -> RandomFacts.aspectChanged(job, r);
+            case 10, 11 -> RandomFacts.itemChanged(job, r, i);
+            case 12 -> RandomFacts.event(job, r);
             case 0, 1, 2 -> new Act.Did(new Edit.ReadingKept(reading("r" + i, some.ref(), r)));
             case 3 -> new Act.Did(new Edit.PartChanged(some, part(some.ref().toString(), r)));
             case 4 -> new Act.Did(new Edit.PartRemoved(some, job.readingsOf(some.ref())));
@@ -99,7 +102,7 @@ public class JobFileTest {
                 r.nextBoolean() ? OptionalDouble.empty() : OptionalDouble.of(1 + r.nextDouble() * 500), false,
                 List.of(Role.values()).get(r.nextInt(Role.values().length)), Polarity.POSITIVE_TO_CHASSIS,
                 r.nextBoolean() ? OptionalDouble.empty() : OptionalDouble.of(r.nextDouble() * 99 + 1),
-                r.nextBoolean() ? "" : "hot\tside");
+                r.nextBoolean() ? "" : "6412", r.nextBoolean() ? "" : "hot\tside");
     }
 
     private static Reading reading(String id, PartRef ref, Random r) {
@@ -124,6 +127,9 @@ public class JobFileTest {
             assertThat(back.job().plate()).isEqualTo(job.plate());
             assertThat(back.job().policy()).isEqualTo(job.policy());
             assertThat(back.job().power()).isEqualTo(job.power());
+            assertThat(back.job().aspects()).isEqualTo(job.aspects());
+            assertThat(back.job().items()).isEqualTo(job.items());
+            assertThat(back.job().events()).isEqualTo(job.events());
             assertThat(back.job().nextRedo()).isEqualTo(job.nextRedo());
             assertThat(JobWriter.write("id-" + seed, back.job())).isEqualTo(written);
         }
@@ -176,7 +182,7 @@ public class JobFileTest {
         return new Object[][]{ //
                 {"[]", "", "expected an object"}, {"7", "", "expected an object"}, {"{}", "", "\"format\" is missing"}, //
                 {"{\"format\":\"other\"}", "/format", "no job file"}, //
-                {"{\"format\":\"yellow-hearth-job\",\"version\":2}", "/version", "newer program"}, //
+                {"{\"format\":\"yellow-hearth-job\",\"version\":3}", "/version", "newer program"}, //
                 {"{\"format\":\"yellow-hearth-job\",\"version\":1}", "", "\"set\" is missing"}, //
                 {file(",\"extra\":1"), "/extra", "unknown field"}, {file(",\"id\":\"../../x\""), "/id", "letters, digits"}, //
                 {file(",\"parts\":{}"), "/parts", "expected a list"}, {file(",\"parts\":[7]"), "/parts/0", "expected an object"}, //
@@ -206,6 +212,18 @@ public class JobFileTest {
                 {file(part
                         + ",\"readings\":[{\"part\":\"C1\",\"esrOhms\":1,\"id\":\"a\"},{\"part\":\"C1\",\"esrOhms\":1,\"id\":\"a\"}]"),
                         "/readings/1", "second time"}, //
+                {file(",\"aspects\":[{\"aspect\":\"weather\"}]"), "/aspects/0/aspect", "one of bench, budget"}, //
+                {file(",\"aspects\":[{\"aspect\":\"bench\",\"wind\":1}]"), "/aspects/0/wind", "unknown field"}, //
+                {file(",\"aspects\":[{\"aspect\":\"bench\",\"mainsVolts\":1e6}]"), "/aspects/0", "out of range"}, //
+                {file(",\"aspects\":[{\"aspect\":\"bench\"},{\"aspect\":\"bench\"}]"), "/aspects/1", "second time"}, //
+                {file(",\"items\":[{\"item\":\"paper\",\"id\":\"p1\"}]"), "/items/0", "title of a paper"}, //
+                {file(",\"items\":[{\"item\":\"paper\",\"id\":\"../p\",\"title\":\"x\"}]"), "/items/0", "letters, digits"}, //
+                {file(",\"items\":[{\"item\":\"paper\",\"title\":\"x\",\"id\":\"a\"},{\"item\":\"paper\",\"title\":\"x\",\"id\":\"a\"}]"),
+                        "/items/1/id", "second time"}, //
+                {file(",\"items\":[{\"item\":\"rail\",\"id\":\"r\",\"name\":\"HT\",\"volts\":250,\"bleeder\":\"marked\",\"otherFarads\":1e-6}]"),
+                        "/items/0", "bleeder"}, //
+                {file(",\"items\":[{\"item\":\"photograph\",\"id\":\"f\",\"file\":\"../../etc/passwd\",\"widthPixels\":1,"
+                        + "\"heightPixels\":1,\"side\":\"front\"}]"), "/items/0", "SHA-256"}, //
                 {file(part + ",\"journal\":[]"), "/journal", "arrival"}, //
                 {file(part + ",\"journal\":[{\"at\":\"2026-01-01T00:00:00Z\",\"zone\":\"UTC\",\"act\":\"note\",\"text\":\"x\"}]"),
                         "/journal/0",

@@ -3,6 +3,7 @@ package org.yellowhearth.records.knowledge;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
@@ -11,7 +12,10 @@ import org.testng.annotations.Test;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
+import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
@@ -191,5 +195,57 @@ public class BenchLineTest {
                 assertThat(WORDS.say(r.problem())).as(line.toString()).isNotBlank().doesNotContain("NaN", "Infinity", "{0}");
             }
         }
+    }
+
+    private static BenchOutcome withRails(String line) {
+        Job job = JOB;
+        for (String name : List.of("HT", "bias")) {
+            Rail rail = new Rail("id-" + name, name, 300, List.of(PartRef.of("C1")), OptionalDouble.empty(), "unstated",
+                    Rail.Bleeder.NONE, OptionalDouble.empty());
+            job = job.after(new Entry(job.journal().size(), job.journal().getLast().at(),
+                    new Act.Did(new Edit.ItemChanged(Optional.empty(), Optional.of(rail)))));
+        }
+        return new BenchLine(job, PartRef.parse("C1"), VerdictTest.KNOWLEDGE.vocabulary()).read(line);
+    }
+
+    @DataProvider
+    public Object[][] events() {
+        return new Object[][]{{"volts HT 212V", new Edit.VoltsMeasured("id-HT", 212)},
+                {"VOLTS ht 0.3", new Edit.VoltsMeasured("id-HT", 0.3)},
+                {"volts bias -12.5 V", new Edit.VoltsMeasured("id-bias", -12.5)},
+                {"volts HT 120 mV found", new Edit.VoltsMeasured("id-HT", 0.12, true)},
+                {"clip HT 1k", new Edit.ClipPut("id-HT", 1000)}, {"clip HT 4k7", new Edit.ClipPut("id-HT", 4700)},
+                {"unclip bias", new Edit.ClipTaken("id-bias")}};
+    }
+
+    @Test(dataProvider = "events")
+    public void whatHappensToARailIsUnderstood(String line, Edit.Event event) {
+        assertThat(((BenchEntry.Happened) ((BenchOutcome.Understood) withRails(line)).entry()).event()).isEqualTo(event);
+    }
+
+    @DataProvider
+    public Object[][] noEvents() {
+        return new Object[][]{{"volts HT", "volts on the meter"}, {"volts 12 V", "expected one of HT, bias"},
+                {"volts HT 12k", "volts on the meter"}, {"clip HT 5 V", "discharge resistor"},
+                {"clip HT 0", "discharge resistor"},
+                {"unclip HT now", "after"}, {"volts screen 5", "expected one of"}};
+    }
+
+    @Test(dataProvider = "noEvents")
+    public void whatDoesNotFitARailIsRefusedWithASentence(String line, String why) {
+        assertThat(WORDS.say(((BenchOutcome.Refused) withRails(line)).problem())).contains(why);
+    }
+
+    @Test
+    public void withoutRailsTheLineSaysWhereToListThem() {
+        assertThat(WORDS.say(((BenchOutcome.Refused) read("volts 12 V")).problem())).contains("List the rails in Safety");
+    }
+
+    @Test
+    public void aDateIsPartOfTheMarking() {
+        assertThat(added("+ C5 .05 MFD 600 V paper dated 6412").dateCode()).isEqualTo("6412");
+        assertThat(WORDS.say(((BenchOutcome.Refused) read("+ C5 .05 MFD dated soon")).problem())).contains("dated 6412");
+        assertThat(WORDS.say(((BenchOutcome.Refused) read("+ C5 .05 MFD dated 6412 dated 6413")).problem()))
+                .contains("second time");
     }
 }

@@ -17,8 +17,11 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import org.flywaydb.core.Flyway;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.fact.Paper;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.IllegalEditException;
@@ -153,11 +156,42 @@ public class SqliteShopTest {
         try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("shop.sqlite"));
                 Statement s = c.createStatement()) {
             s.execute(
-                    "insert into flyway_schema_history select 2, '99', 'future', type, script, checksum, installed_by, installed_on, "
+                    "insert into flyway_schema_history select 99, '99', 'future', type, script, checksum, installed_by, installed_on, "
                             + "execution_time, success from flyway_schema_history where installed_rank = 1");
         }
         assertThatThrownBy(() -> SqliteShop.open(folder, KNOWLEDGE)).isInstanceOf(ShopException.class)
                 .hasMessageContaining("newer");
+    }
+
+    /** A shop as version 0.1 left it, made by the first migration alone. */
+    @Test
+    public void aShopOfTheFirstVersionIsBroughtUpToDate() throws SQLException {
+        String url = "jdbc:sqlite:" + folder.resolve("shop.sqlite");
+        Flyway.configure().dataSource(url, null, null).locations("classpath:org/yellowhearth/records/store").target("1").load()
+                .migrate();
+        try (Connection c = DriverManager.getConnection(url); Statement s = c.createStatement()) {
+            s.execute("insert into job values ('old', 'Old set', 'radio-receiver', 'loft', 1949, '2026-01-01T00:00:00Z')");
+            s.execute("insert into entry values ('old', 0, '2026-01-01T00:00:00Z', 'UTC', '{\"act\":\"arrived\","
+                    + "\"set\":{\"name\":\"Old set\",\"kind\":\"radio-receiver\",\"technology\":\"valve\",\"place\":\"loft\",\"made\":1949,"
+                    + "\"chassis\":\"live\",\"purpose\":\"use\",\"dialect\":\"british\"},\"policy\":{}}')");
+            s.execute("insert into entry values ('old', 1, '2026-01-01T00:00:01Z', 'UTC', '{\"act\":\"part-added\",\"part\":"
+                    + "{\"ref\":\"C1\",\"marking\":\"8 MFD\",\"kind\":\"electrolytic-dry\",\"capacitanceFarads\":8e-6}}')");
+            s.execute("insert into part values ('old', 'C1', '8 MFD', 'electrolytic-dry', 'unstated', 8e-6, null, null)");
+        }
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            Job old = shop.job("old");
+            assertThat(old.census()).extracting(p -> p.dateCode()).containsExactly("");
+            assertThat(old.aspects()).isEmpty();
+            Paper paper = new Paper("p1", "Drawing", "B");
+            Act added = new Act.Did(new Edit.ItemChanged(Optional.empty(), Optional.of(paper)));
+            assertThat(shop.append("old", List.of(added), NOW).items()).containsExactly(paper);
+        }
+        try (Connection c = DriverManager.getConnection(url);
+                Statement s = c.createStatement();
+                ResultSet row = s.executeQuery("select json_extract(content, '$.title') from item where type = 'paper'")) {
+            assertThat(row.next()).isTrue();
+            assertThat(row.getString(1)).isEqualTo("Drawing");
+        }
     }
 
     @Test

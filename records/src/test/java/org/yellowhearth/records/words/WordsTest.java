@@ -17,6 +17,9 @@ import java.util.TreeSet;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.arrival.Ages;
+import org.yellowhearth.core.arrival.Estimate;
+import org.yellowhearth.core.arrival.MainsFit;
 import org.yellowhearth.core.assess.AgreementCriterion;
 import org.yellowhearth.core.assess.AssessWords;
 import org.yellowhearth.core.assess.Criterion;
@@ -24,15 +27,30 @@ import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.assess.Verdict;
 import org.yellowhearth.core.benchline.BenchWords;
 import org.yellowhearth.core.census.CensusWords;
+import org.yellowhearth.core.fact.Aspect;
+import org.yellowhearth.core.fact.Build;
+import org.yellowhearth.core.fact.CheckResult;
+import org.yellowhearth.core.fact.Feature;
+import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.MainsEntry;
+import org.yellowhearth.core.fact.Observation;
+import org.yellowhearth.core.fact.Phase;
+import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.Symptom;
+import org.yellowhearth.core.fact.TakeApartStep;
+import org.yellowhearth.core.fact.Wish;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.Source;
+import org.yellowhearth.core.marking.DateCode;
 import org.yellowhearth.core.marking.MarkingWords;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
@@ -47,7 +65,11 @@ import org.yellowhearth.core.reading.Mode;
 import org.yellowhearth.core.reading.ReadingWords;
 import org.yellowhearth.core.renew.RenewWords;
 import org.yellowhearth.core.safety.Caution;
+import org.yellowhearth.core.safety.Check;
+import org.yellowhearth.core.safety.Gate;
+import org.yellowhearth.core.safety.HazardClass;
 import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.records.json.RecordJson;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
 
 public class WordsTest {
@@ -57,7 +79,8 @@ public class WordsTest {
     private static Stream<MessageKey> sentences() {
         return Stream.<MessageKey[]>of(MarkingWords.values(), ReadingWords.values(), CensusWords.values(), BenchWords.values(),
                 AssessWords.values(), AgreementCriterion.SuspicionWords.values(), RenewWords.values(),
-                Caution.CautionWords.values(),
+                Caution.CautionWords.values(), MainsFit.MainsWords.values(), Estimate.EstimateWords.values(),
+                Check.CheckWords.values(), Gate.GateWords.values(),
                 StoryWords.values()).flatMap(Stream::of);
     }
 
@@ -70,13 +93,27 @@ public class WordsTest {
                 Edit.Power.values(), HearthState.values(), Caution.Level.values(), Policy.WhenToRenew.values(),
                 Policy.VoltageRating.values(), Policy.CapacitanceChoice.values(), Policy.OldElectrolytics.values(),
                 Policy.Appearance.values(), Policy.Tantalum.values(), Policy.Rectifiers.values(), Policy.Paper.values(),
-                Policy.Profile.values()).flatMap(Stream::of);
+                Policy.Profile.values(), Feature.values(), Symptom.values(), Phase.values(), Build.Pole.values(),
+                MainsEntry.Cord.values(), MainsEntry.Plug.values(), MainsEntry.FusePlace.values(),
+                MainsEntry.SwitchPlace.values(), MainsEntry.Earth.values(), Observation.Sign.values(), Photograph.Side.values(),
+                TakeApartStep.Fixing.values(), Wish.Kind.values(), Wish.Wanted.values(), Rail.Bleeder.values(),
+                CheckResult.Outcome.values(), Edit.Question.values(), MainsFit.Severity.values(), Ages.Standing.values(),
+                Estimate.Advice.values(), DateCode.Form.values(), DateCode.Settled.values(), HazardClass.values(),
+                CautionRule.Moment.values()).flatMap(Stream::of);
     }
 
     private static Set<String> keys() {
         Set<String> keys = new TreeSet<>(Set.of("Way.above", "Way.below"));
+        terms().filter(Policy.School.class::isInstance)
+                .forEach(t -> keys.add("Meaning." + t.getClass().getSimpleName() + "." + t.code()));
         sentences().map(MessageKey::key).forEach(keys::add);
         terms().map(t -> t.getClass().getSimpleName() + "." + t.code()).forEach(keys::add);
+        for (Class<?> type : Aspect.class.getPermittedSubclasses()) {
+            keys.add("Aspect." + RecordJson.tag(type));
+            Stream.of(type.getRecordComponents()).forEach(c -> keys.add("Field." + RecordJson.tag(type) + "." + c.getName()));
+        }
+        Stream.of(Item.class.getPermittedSubclasses()).forEach(t -> keys.add("Item." + RecordJson.tag(t)));
+        KnowledgeFiles.read().cautions().forEach(c -> keys.addAll(Set.of("Danger." + c.id(), "Precaution." + c.id())));
         KnowledgeFiles.read().kinds().values().forEach(k -> {
             keys.add("Capacitor." + k.id());
             k.hazards().forEach(h -> keys.add("Hazard." + h));
@@ -120,7 +157,7 @@ public class WordsTest {
         assertThat(BRITISH.say(Message.of(AssessWords.BECAUSE_BAD, Criterion.CAPACITANCE_KEPT.term()))).isEqualTo(
                 "Capacitance kept fails on measurement.");
         assertThat(BRITISH.say(Message.of(StoryWords.UNDID, Message.of(StoryWords.LIT))))
-                .isEqualTo("Undone: The set was switched on.");
+                .isEqualTo("Undone: The set was put under power.");
         assertThatThrownBy(() -> Message.of(StoryWords.NOTE, 5)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> BRITISH.capacitorKind("cheese")).isInstanceOf(IllegalArgumentException.class);
     }

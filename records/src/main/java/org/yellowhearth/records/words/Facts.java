@@ -1,0 +1,132 @@
+package org.yellowhearth.records.words;
+
+import java.lang.reflect.RecordComponent;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.stream.Collectors;
+import org.yellowhearth.core.fact.Aspect;
+import org.yellowhearth.core.fact.Build;
+import org.yellowhearth.core.fact.CheckResult;
+import org.yellowhearth.core.fact.Consent;
+import org.yellowhearth.core.fact.DryingHold;
+import org.yellowhearth.core.fact.EstimateLine;
+import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Jumper;
+import org.yellowhearth.core.fact.Observation;
+import org.yellowhearth.core.fact.Paper;
+import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.fact.Pin;
+import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.TakeApartStep;
+import org.yellowhearth.core.fact.ThreePoint;
+import org.yellowhearth.core.fact.Wish;
+import org.yellowhearth.core.message.Argument;
+import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.records.json.RecordJson;
+
+/** Puts aspects and items into words. */
+final class Facts {
+    private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
+
+    private final Words words;
+
+    Facts(Words words) {
+        this.words = words;
+    }
+
+    static Argument aspect(Aspect aspect) {
+        return Message.term("Aspect." + RecordJson.tag(aspect.getClass()));
+    }
+
+    static Argument item(Item item) {
+        return Message.term("Item." + RecordJson.tag(item.getClass()));
+    }
+
+    /** What differs between two aspects of one type: {@code cord not looked at → sound}. */
+    String difference(Aspect before, Aspect after) {
+        String tag = RecordJson.tag(after.getClass());
+        List<String> changes = new ArrayList<>();
+        for (RecordComponent c : after.getClass().getRecordComponents()) {
+            String was = text(get(c, before));
+            String is = text(get(c, after));
+            if (!was.equals(is)) {
+                changes.add(words.term("Field." + tag + "." + c.getName()) + " " + was + " → " + is);
+            }
+        }
+        return String.join("; ", changes);
+    }
+
+    private static Object get(RecordComponent component, Object value) {
+        try {
+            return component.getAccessor().invoke(value);
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException("a public record can be read: " + component, e);
+        }
+    }
+
+    private String text(Object value) {
+        return switch (value) {
+            case Boolean b -> b ? "yes" : "no";
+            case Double d -> number(d);
+            case OptionalDouble d -> d.isPresent() ? number(d.getAsDouble()) : "—";
+            case OptionalInt i -> i.isPresent() ? Integer.toString(i.getAsInt()) : "—";
+            case Optional<?> o -> o.map(this::text).orElse("—");
+            case Coded c -> words.word(c);
+            case Collection<?> all -> all.isEmpty() ? "—" : all.stream().map(this::text).collect(Collectors.joining(", "));
+            case ThreePoint e -> number(e.low()) + " / " + number(e.likely()) + " / " + number(e.high());
+            case Build.PictureTube t -> Quantity.volts(t.anodeVolts()).toString();
+            case Build.MemoryBattery b -> Quantity.volts(b.volts()) + (b.holds().isEmpty() ? "" : ", holds " + b.holds());
+            case Build.LowVoltageInput i -> Quantity.volts(i.volts()) + ", " + words.word(i.pole());
+            default -> value.toString().isEmpty() ? "—" : value.toString();
+        };
+    }
+
+    private static String number(double value) {
+        return Quantity.ratio(value).toString();
+    }
+
+    /** An item in one line. */
+    String line(Item item) {
+        return joined(switch (item) {
+            case Paper p -> List.of(p.title(), p.revision());
+            case Observation o -> List.of(words.word(o.sign()), o.place(), o.text());
+            case Photograph p -> List.of(p.caption().isEmpty() ? p.original() : p.caption(), words.word(p.side()));
+            case Pin p -> List.of(p.label());
+            case TakeApartStep s ->
+                List.of(s.number() + ".", s.count() + " × " + s.what(), words.word(s.fixing()), s.orientation(),
+                        s.kept().isEmpty() ? "" : "→ " + s.kept(), s.refitted() ? "back in place" : "");
+            case Wish w -> List.of(words.word(w.kind()), w.text(), words.word(w.wanted()));
+            case EstimateLine e -> List.of(words.word(e.phase()), e.text(), text(e.hours()) + " h", text(e.money()));
+            case Consent c -> List.of(words.word(c.phase()), "up to " + number(c.amount()), c.how());
+            case DryingHold d -> List.of(d.text(), "dry " + MOMENT.format(d.until().atZone(ZoneId.systemDefault())));
+            case Rail r -> List.of(r.name(), Quantity.volts(r.volts()).toString(), capacitors(r), bleeder(r));
+            case CheckResult c -> List.of(c.check(), words.word(c.outcome()),
+                    c.measured().isPresent() ? number(c.measured().getAsDouble()) : "", c.note());
+            case Jumper j -> List.of(j.place(), j.removed() ? "off again" : "on");
+        });
+    }
+
+    private static String joined(List<String> pieces) {
+        return pieces.stream().filter(p -> !p.isBlank()).collect(Collectors.joining(", "));
+    }
+
+    private static String capacitors(Rail r) {
+        List<String> all = new ArrayList<>(r.parts().stream().map(PartRef::toString).toList());
+        r.otherFarads().ifPresent(f -> all.add(Quantity.farads(f).toString()));
+        return String.join(" + ", all);
+    }
+
+    private String bleeder(Rail r) {
+        return words.word(r.bleeder()) + (r.bleederOhms().isPresent() ? " " + Quantity.ohms(r.bleederOhms().getAsDouble()) : "");
+    }
+}

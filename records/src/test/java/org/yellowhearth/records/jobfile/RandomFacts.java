@@ -1,0 +1,144 @@
+package org.yellowhearth.records.jobfile;
+
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Random;
+import org.yellowhearth.core.fact.Aspect;
+import org.yellowhearth.core.fact.Bench;
+import org.yellowhearth.core.fact.Budget;
+import org.yellowhearth.core.fact.Build;
+import org.yellowhearth.core.fact.CheckResult;
+import org.yellowhearth.core.fact.Complaint;
+import org.yellowhearth.core.fact.Consent;
+import org.yellowhearth.core.fact.DryingHold;
+import org.yellowhearth.core.fact.EstimateLine;
+import org.yellowhearth.core.fact.Feature;
+import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Jumper;
+import org.yellowhearth.core.fact.MainsEntry;
+import org.yellowhearth.core.fact.Observation;
+import org.yellowhearth.core.fact.Paper;
+import org.yellowhearth.core.fact.Phase;
+import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.fact.Pin;
+import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.Symptom;
+import org.yellowhearth.core.fact.TakeApartStep;
+import org.yellowhearth.core.fact.ThreePoint;
+import org.yellowhearth.core.fact.Wish;
+import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.PartRef;
+
+/** Random aspects, items and events, one of every type, for the round trip of files. */
+final class RandomFacts {
+    private static final Instant AT = Instant.parse("2026-06-01T08:00:00Z");
+
+    private RandomFacts() {
+    }
+
+    private static <T> T one(Random r, List<T> of) {
+        return of.get(r.nextInt(of.size()));
+    }
+
+    private static <E> E one(Random r, E[] of) {
+        return one(r, List.of(of));
+    }
+
+    private static OptionalDouble maybe(Random r, double low, double high) {
+        return r.nextBoolean() ? OptionalDouble.empty() : OptionalDouble.of(low + r.nextDouble() * (high - low));
+    }
+
+    static Act aspectChanged(Job job, Random r) {
+        Aspect after = switch (r.nextInt(5)) {
+            case 0 -> new Build(r.nextBoolean() ? OptionalInt.empty() : OptionalInt.of(1930 + r.nextInt(60)),
+                    maybe(r, 1, 500), r.nextBoolean(), Optional.of(new Build.PictureTube(14e3, maybe(r, 1e-9, 3e-9))),
+                    Optional.of(new Build.MemoryBattery(3.6, "the zero")),
+                    r.nextBoolean() ? Optional.empty() : Optional.of(new Build.LowVoltageInput(9, one(r, Build.Pole.values()))),
+                    maybe(r, 1, 40), new HashSet<>(List.of(one(r, Feature.values()), Feature.ASBESTOS)));
+            case 1 -> new Complaint(new HashSet<>(List.of(one(r, Symptom.values()), Symptom.HUM)));
+            case 2 -> new MainsEntry(maybe(r, 100, 250), maybe(r, 40, 60), one(r, MainsEntry.Cord.values()),
+                    one(r, MainsEntry.Plug.values()), one(r, MainsEntry.FusePlace.values()), maybe(r, 0.1, 5),
+                    one(r, MainsEntry.SwitchPlace.values()), one(r, MainsEntry.Earth.values()));
+            case 3 -> new Bench(maybe(r, 5, 30), maybe(r, 100, 250), maybe(r, 40, 60), r.nextBoolean(), r.nextBoolean());
+            default -> new Budget("€", r.nextInt(50), maybe(r, 0, 900), maybe(r, 0, 90), maybe(r, 0, 900), three(r), three(r));
+        };
+        return new Act.Did(new Edit.AspectChanged(job.aspect(after.getClass()), after));
+    }
+
+    private static ThreePoint three(Random r) {
+        double low = r.nextDouble();
+        return new ThreePoint(low, low + r.nextDouble(), low + 1 + r.nextDouble());
+    }
+
+    /** Adds, changes or takes out an item. */
+    static Act itemChanged(Job job, Random r, int i) {
+        List<Item> there = job.items();
+        if (!there.isEmpty() && r.nextInt(3) == 0) {
+            return new Act.Did(new Edit.ItemChanged(Optional.of(one(r, there)), Optional.empty()));
+        }
+        Item made = item("i" + i, r);
+        List<Item> like = there.stream().filter(t -> t.getClass() == made.getClass()).toList();
+        if (!like.isEmpty() && r.nextBoolean()) {
+            Item before = one(r, like);
+            return new Act.Did(new Edit.ItemChanged(Optional.of(before), Optional.of(item(before, r))));
+        }
+        return new Act.Did(new Edit.ItemChanged(Optional.empty(), Optional.of(made)));
+    }
+
+    /** Another of the same type and id. */
+    private static Item item(Item like, Random r) {
+        Item other = item(like.id(), r);
+        while (other.getClass() != like.getClass()) {
+            other = item(like.id(), r);
+        }
+        return other;
+    }
+
+    private static Item item(String id, Random r) {
+        return switch (r.nextInt(12)) {
+            case 0 -> new Paper(id, "Drawing", r.nextBoolean() ? "" : "rev. C");
+            case 1 -> new Observation(id, one(r, Observation.Sign.values()), "by the gang", "tacked \"on\"",
+                    r.nextBoolean() ? Optional.empty() : Optional.of("i1"));
+            case 2 -> new Photograph(id, "ab".repeat(32) + ".jpg", "IMG 1.JPG", 4000, 3000,
+                    r.nextBoolean() ? Optional.empty() : Optional.of(LocalDateTime.of(2026, 5, 4, 3, 2, r.nextInt(60))), "",
+                    one(r, Photograph.Side.values()), Optional.empty());
+            case 3 -> new Pin(id, "i2", r.nextDouble(), r.nextDouble(), "C12");
+            case 4 -> new TakeApartStep(id, 1 + r.nextInt(20), one(r, TakeApartStep.Fixing.values()), 4, "M4 from below", "bag 2",
+                    "", Optional.empty(), r.nextBoolean());
+            case 5 -> new Wish(id, one(r, Wish.Kind.values()), "wax the case", one(r, Wish.Wanted.values()));
+            case 6 -> new EstimateLine(id, one(r, Phase.values()), "supply", three(r), three(r));
+            case 7 -> new Consent(id, one(r, Phase.values()), r.nextInt(500), "by letter", AT.plusSeconds(r.nextInt(9999)));
+            case 8 -> new DryingHold(id, AT.plusSeconds(r.nextInt(9999)), r.nextInt(72), "");
+            case 9 -> rail(id, r);
+            case 10 -> new CheckResult(id, "primary", one(r, CheckResult.Outcome.values()), maybe(r, 1, 100), "seen", AT);
+            default -> new Jumper(id, "lid switch", r.nextBoolean());
+        };
+    }
+
+    private static Rail rail(String id, Random r) {
+        Rail.Bleeder bleeder = one(r, Rail.Bleeder.values());
+        return new Rail(id, "HT" + r.nextInt(9), 1 + r.nextInt(500), List.of(PartRef.of("C1"), PartRef.of("C31a")),
+                maybe(r, 1e-9, 1e-3), "electrolytic-dry", bleeder,
+                bleeder == Rail.Bleeder.NONE ? OptionalDouble.empty() : OptionalDouble.of(1e3 + r.nextInt(100_000)));
+    }
+
+    /** Something that happens to the set. */
+    static Act event(Job job, Random r) {
+        List<Rail> rails = job.items(Rail.class);
+        String store = rails.isEmpty() ? Edit.PICTURE_TUBE : one(r, rails).id();
+        return new Act.Did(switch (r.nextInt(5)) {
+            case 0 -> new Edit.VoltsMeasured(store, r.nextDouble() * 300 - 100, r.nextBoolean());
+            case 1 -> new Edit.ClipPut(store, 100 + r.nextInt(10_000));
+            case 2 -> new Edit.ClipTaken(store);
+            case 3 -> new Edit.PowerSwitched(one(r, Edit.Power.values()));
+            default -> new Edit.Answered(one(r, Edit.Question.values()), maybe(r, 0, 400), "lifted one leg");
+        });
+    }
+}
