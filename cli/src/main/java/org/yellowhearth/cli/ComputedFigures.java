@@ -22,6 +22,8 @@ import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.renew.Replacement;
 import org.yellowhearth.core.renew.ReplacementRules;
 import org.yellowhearth.core.safety.Caution;
+import org.yellowhearth.core.safety.Hearth;
+import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.records.jobfile.JobFile;
 import org.yellowhearth.records.jobfile.JobWriter;
@@ -43,18 +45,20 @@ final class ComputedFigures {
     ObjectNode of(JobFile file) {
         Job job = file.job();
         Words words = Words.of(job.plate().dialect());
-        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 1);
+        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 2);
         file.id().ifPresent(id -> root.put("id", id));
         root.put("set", job.plate().name()).put("computedFor", now.toLocalDate().toString());
-        root.put("hearth", HearthState.of(job).code());
+        HearthReading hearth = Hearth.of(job, knowledge).at(now.toInstant());
+        root.put("hearth", hearth.state().code());
+        root.setAll(new ComputedSet(knowledge, now, words).of(job, hearth));
         ArrayNode parts = root.putArray("parts");
         for (Assessment a : new Assessor(knowledge).assessAll(job, Year.from(now))) {
-            parts.add(part(job, a, words));
+            parts.add(part(job, a, words, hearth.state()));
         }
         return root;
     }
 
-    private ObjectNode part(Job job, Assessment a, Words words) {
+    private ObjectNode part(Job job, Assessment a, Words words, HearthState hearth) {
         Capacitor part = a.part();
         ObjectNode node = JSON.objectNode().put("ref", part.ref().toString());
         ObjectNode interpreted = JobWriter.part(part);
@@ -67,7 +71,7 @@ final class ComputedFigures {
         node.put("verdict", words.word(a.verdict())).put("because", words.say(a.because())).put("measured", a.measured());
         a.next().ifPresent(n -> node.put("nextMeasurement", words.say(n)));
         node.set("replacement", replacement(new ReplacementRules(knowledge).propose(job, part), words));
-        node.set("cautions", sentences(Caution.forPart(job, part, knowledge).stream().map(Caution::words).toList(), words));
+        node.set("cautions", sentences(Caution.forPart(hearth, part, knowledge).stream().map(Caution::words).toList(), words));
         return node;
     }
 
@@ -85,7 +89,7 @@ final class ComputedFigures {
         return node;
     }
 
-    private static void put(ObjectNode node, String name, OptionalDouble value) {
+    static void put(ObjectNode node, String name, OptionalDouble value) {
         value.ifPresent(v -> node.put(name, v));
     }
 
@@ -101,7 +105,7 @@ final class ComputedFigures {
         return node;
     }
 
-    private static ObjectNode quantity(Quantity q) {
+    static ObjectNode quantity(Quantity q) {
         return JSON.objectNode().put("value", q.value()).put("unit", q.unit().symbol()).put("text", q.toString());
     }
 
@@ -115,7 +119,7 @@ final class ComputedFigures {
         return node;
     }
 
-    private static ArrayNode sentences(List<Message> messages, Words words) {
+    static ArrayNode sentences(List<Message> messages, Words words) {
         ArrayNode array = JSON.arrayNode();
         messages.forEach(m -> array.add(words.say(m)));
         return array;
