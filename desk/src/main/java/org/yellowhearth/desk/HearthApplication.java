@@ -18,6 +18,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.desk.dossier.DossierView;
+import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.ChooserAsk;
 import org.yellowhearth.desk.shell.FileAsk;
@@ -25,6 +26,7 @@ import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.records.dossier.DossierPdf;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.records.photo.PhotoStore;
 import org.yellowhearth.records.store.Shop;
 import org.yellowhearth.records.store.ShopException;
 import org.yellowhearth.records.store.SqliteShop;
@@ -51,8 +53,8 @@ public final class HearthApplication extends Application {
             Knowledge knowledge = KnowledgeFiles.read();
             SqliteShop opened = SqliteShop.open(folder, knowledge);
             shop = opened;
-            DeskModel model = new DeskModel(opened, knowledge, Clock.system(ZoneId.systemDefault()), keeper, aside,
-                    Platform::runLater);
+            DeskModel model = new DeskModel(opened, new PhotoStore(folder), knowledge, Clock.system(ZoneId.systemDefault()),
+                    new Background(keeper, aside, Platform::runLater));
             FileAsk files = new ChooserAsk(stage);
             Appearance appearance = Appearance.remembered(Preferences.userRoot().node("org/yellowhearth"));
             ShellView shell = new ShellView(model, appearance, files,
@@ -61,9 +63,9 @@ public final class HearthApplication extends Application {
             CrashReports.tell(model);
             String demo = getParameters().getNamed().get("demo");
             if (demo == null) {
-                model.refreshShelf();
+                model.shelf().refresh();
             } else {
-                model.bringIn(DemoFiles.in(Path.of(demo)));
+                model.shelf().bringIn(DemoFiles.in(Path.of(demo)));
             }
         } catch (ShopException e) {
             LOG.error("The shop could not be opened", e);

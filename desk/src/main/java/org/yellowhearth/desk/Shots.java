@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayDeque;
@@ -24,24 +25,27 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
-import javafx.util.Duration;
 import javax.imageio.ImageIO;
+import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.dossier.DossierView;
+import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.records.photo.PhotoStore;
 import org.yellowhearth.records.store.SqliteShop;
 
 /** Redraws the pictures of the documentation from the demo shop, always on the same day, so that only real changes show. */
 public final class Shots extends Application {
-    private static final Clock CLOCK = Clock.fixed(Instant.parse("2026-11-23T10:00:00Z"), ZoneId.of("UTC"));
-    private static final Duration SETTLING = Duration.millis(700);
+    private static final Instant START = Instant.parse("2026-11-23T10:00:00Z");
+    private static final double SETTLING_MILLIS = 700;
 
+    private final StillClock clock = new StillClock(START);
     private final ExecutorService keeper = Executors.newSingleThreadExecutor();
     private final Appearance appearance = new Appearance();
     private final Deque<Runnable> steps = new ArrayDeque<>();
@@ -49,6 +53,8 @@ public final class Shots extends Application {
     private Scene scene;
     private Path folder;
     private SqliteShop shop;
+    private Path shopFolder;
+    private ShellView shell;
 
     @Override
     public void start(Stage stage) {
@@ -56,12 +62,14 @@ public final class Shots extends Application {
         folder = Path.of(getParameters().getNamed().get("shots"));
         try {
             Files.createDirectories(folder);
-            shop = SqliteShop.open(Files.createTempDirectory("yellow-hearth-shots"), KnowledgeFiles.read());
+            shopFolder = Files.createTempDirectory("yellow-hearth-shots");
+            shop = SqliteShop.open(shopFolder, KnowledgeFiles.read());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         Knowledge knowledge = KnowledgeFiles.read();
-        model = new DeskModel(shop, knowledge, CLOCK, keeper, keeper, Platform::runLater);
+        model = new DeskModel(shop, new PhotoStore(shopFolder), knowledge, clock,
+                new Background(keeper, keeper, Platform::runLater));
         FileAsk nobody = new FileAsk() {
             @Override
             public List<Path> jobFiles() {
@@ -69,11 +77,21 @@ public final class Shots extends Application {
             }
 
             @Override
+            public List<Path> photographs() {
+                return List.of();
+            }
+
+            @Override
+            public Optional<Path> newPicture(String suggestedName) {
+                return Optional.empty();
+            }
+
+            @Override
             public Optional<Path> newJobFile(String suggestedName) {
                 return Optional.empty();
             }
         };
-        ShellView shell = new ShellView(model, appearance, nobody, new DossierView(model, nobody, folder));
+        shell = new ShellView(model, appearance, nobody, new DossierView(model, nobody, folder));
         double width = Double.parseDouble(getParameters().getNamed().getOrDefault("width", "1280"));
         double height = Double.parseDouble(getParameters().getNamed().getOrDefault("height", "800"));
         appearance.percentProperty().set(Integer.parseInt(getParameters().getNamed().getOrDefault("text", "100")));
@@ -86,31 +104,58 @@ public final class Shots extends Application {
 
     private void plan() {
         Path demo = Path.of(getParameters().getNamed().get("demo"));
-        steps.add(() -> model.bringIn(DemoFiles.in(demo)));
+        steps.add(() -> model.shelf().bringIn(DemoFiles.in(demo)));
         steps.add(() -> model.tell("", false));
         shot("shop");
         steps.add(() -> open("Brindlecote"));
         steps.add(() -> choose("C14"));
         shot("assess");
-        steps.add(() -> model.lineProperty().set("2.1u 1k1 D0.4 @100"));
+        steps.add(() -> model.benchLine().lineProperty().set("2.1u 1k1 D0.4 @100"));
         shot("assess-typing");
         steps.add(() -> {
-            model.lineProperty().set("");
-            model.togglePower();
+            model.benchLine().lineProperty().set("");
+            model.power(Edit.Power.LIT);
+            model.gateProperty().get().ifPresent(g -> g.goOn().accept("on the variable transformer, to hear the hum once"));
         });
         steps.add(() -> appearance.nightProperty().set(true));
         shot("assess-night-lit");
         steps.add(() -> appearance.nightProperty().set(false));
         steps.add(() -> {
             model.stageProperty().set(org.yellowhearth.desk.model.Stage.CENSUS);
-            model.lineProperty().set("+ C24 .25 MFD 350 V paper decoupling");
+            model.benchLine().lineProperty().set("+ C24 .25 MFD 350 V paper decoupling");
         });
         shot("census");
         steps.add(() -> {
-            model.lineProperty().set("");
+            model.benchLine().lineProperty().set("");
             model.stageProperty().set(org.yellowhearth.desk.model.Stage.ARRIVAL);
         });
         shot("arrival");
+        for (String page : List.of("complaint", "mains", "photographs", "apart", "scope", "policy")) {
+            steps.add(() -> shell.showArrival(page));
+            steps.add(() -> {
+                // A moment for the pictures.
+            });
+            shot("arrival-" + page);
+        }
+        steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.SAFETY));
+        shot("safety-lit");
+        steps.add(() -> model.power(Edit.Power.OFF));
+        steps.add(() -> {
+            clock.goOn(Duration.ofSeconds(4));
+            model.tick();
+        });
+        shot("safety");
+        steps.add(() -> appearance.nightProperty().set(true));
+        shot("safety-night");
+        steps.add(() -> appearance.nightProperty().set(false));
+        steps.add(() -> {
+            model.stageProperty().set(org.yellowhearth.desk.model.Stage.ASSESS);
+            model.benchLine().lineProperty().set("C14 2.1u 1k1 D0.4 @100");
+            model.benchLine().enter();
+        });
+        shot("gate");
+        steps.add(() -> model.gateProperty().get().ifPresent(g -> g.leave().run()));
+        steps.add(() -> model.benchLine().lineProperty().set(""));
         steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.DOSSIER));
         steps.add(() -> {
         });
@@ -127,7 +172,7 @@ public final class Shots extends Application {
     }
 
     private void open(String name) {
-        OpenJob job = model.shelfProperty().get().stream().filter(j -> j.job().plate().name().startsWith(name)).findFirst()
+        OpenJob job = model.shelf().jobsProperty().get().stream().filter(j -> j.job().plate().name().startsWith(name)).findFirst()
                 .orElseThrow();
         model.openJob(job.id());
     }
@@ -143,9 +188,9 @@ public final class Shots extends Application {
             Platform.exit();
             return;
         }
-        PauseTransition pause = new PauseTransition(SETTLING);
+        PauseTransition pause = new PauseTransition(javafx.util.Duration.millis(SETTLING_MILLIS));
         pause.setOnFinished(_ -> {
-            if (!model.busyProperty().get()) {
+            if (!model.background().busyProperty().get()) {
                 steps.removeFirst().run();
             }
             next();
@@ -167,6 +212,34 @@ public final class Shots extends Application {
             ImageIO.write(image, "png", file.toFile());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+    }
+
+    /** A clock that stands until it is told to go on. */
+    private static final class StillClock extends Clock {
+        private Instant now;
+
+        StillClock(Instant now) {
+            this.now = now;
+        }
+
+        void goOn(Duration time) {
+            now = now.plus(time);
+        }
+
+        @Override
+        public ZoneId getZone() {
+            return ZoneId.of("UTC");
+        }
+
+        @Override
+        public Clock withZone(ZoneId zone) {
+            throw new UnsupportedOperationException("the pictures keep to UTC");
+        }
+
+        @Override
+        public Instant instant() {
+            return now;
         }
     }
 }

@@ -10,6 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.safety.Check;
 
 public class CrashReportsTest {
     @Test
@@ -47,7 +48,13 @@ public class CrashReportsTest {
         Matcher key = Pattern.compile("(?m)^([a-z]+)\\.([a-z.-]+)=").matcher(labels);
         while (key.find()) {
             String whole = key.group(1) + "." + key.group(2);
-            boolean made = whole.startsWith("stage.") || whole.startsWith("sheet.key.") || whole.startsWith("sheet.bench.");
+            String last = whole.substring(whole.lastIndexOf('.') + 1);
+            boolean named = List.of("arrival.page.", "safety.plan.").stream().anyMatch(whole::startsWith)
+                    && code.indexOf("\"" + last + "\"") >= 0;
+            boolean state = whole.startsWith("safety.check.")
+                    && Stream.of(Check.State.values()).anyMatch(s -> s.name().equalsIgnoreCase(last));
+            boolean made = named || state || whole.startsWith("stage.") || whole.startsWith("sheet.key.")
+                    || whole.startsWith("sheet.bench.");
             assertThat(made || code.indexOf("\"" + whole + "\"") >= 0).as("label %s is used", whole).isTrue();
         }
         Matcher asked = Pattern.compile("Labels\\.of\\(\"([a-z.-]+)\"[,)]").matcher(code);

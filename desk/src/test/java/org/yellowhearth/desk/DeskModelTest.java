@@ -14,13 +14,16 @@ import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.Verdict;
 import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Echo;
 import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.records.photo.PhotoStore;
 import org.yellowhearth.records.store.Shop;
 import org.yellowhearth.records.store.ShopException;
 
@@ -47,8 +50,8 @@ public class DeskModelTest {
     }
 
     private Echo echo(String line) {
-        model.lineProperty().set(line);
-        return model.echoProperty().get();
+        model.benchLine().lineProperty().set(line);
+        return model.benchLine().echoProperty().get();
     }
 
     @Test
@@ -56,20 +59,20 @@ public class DeskModelTest {
         model.arrive("Arrived set");
         assertThat(model.stageProperty().get()).isEqualTo(Stage.ARRIVAL);
         assertThat(echo("+ C21 8 MFD 450 V electrolytic").understood()).contains("8 µF 450 V");
-        model.enter();
+        model.benchLine().enter();
         assertThat(model.chosenProperty().get()).contains(Rooms.ref("C21"));
         Echo reading = echo("9.1u 400r D2.4 @100");
         assertThat(reading.understood()).contains("9.1 µF", "ESR 400 Ω", "D 2.4", "100 Hz", "out of circuit");
         assertThat(reading.verdict()).contains(Verdict.RENEW);
         assertThat(reading.trouble()).isEmpty();
-        model.enter();
-        assertThat(model.lineProperty().get()).isEmpty();
+        model.benchLine().enter();
+        assertThat(model.benchLine().lineProperty().get()).isEmpty();
         Job before = job();
         shop.close();
         shop = Rooms.shop(folder);
         model = Rooms.model(shop);
-        model.refreshShelf();
-        model.openJob(model.shelfProperty().get().getFirst().id());
+        model.shelf().refresh();
+        model.openJob(model.shelf().jobsProperty().get().getFirst().id());
         assertThat(job().journal()).isEqualTo(before.journal());
         assertThat(job().readings()).hasSize(1);
         assertThat(model.stageProperty().get()).isEqualTo(Stage.ASSESS);
@@ -94,9 +97,9 @@ public class DeskModelTest {
             Echo echo = echo(wrong);
             assertThat(echo.trouble()).as(wrong).isNotBlank().endsWith(".");
             assertThat(echo.ready()).isFalse();
-            model.enter();
+            model.benchLine().enter();
             assertThat(job()).isSameAs(before);
-            assertThat(model.lineProperty().get()).isEqualTo(wrong);
+            assertThat(model.benchLine().lineProperty().get()).isEqualTo(wrong);
         }
     }
 
@@ -122,12 +125,12 @@ public class DeskModelTest {
         assertThat(job().census()).isEmpty();
         assertThat(model.chosenProperty().get()).isEmpty();
         model.undo();
-        assertThat(model.noticeProperty().get().text()).contains("undo");
+        assertThat(model.background().noticeProperty().get().text()).contains("undo");
         model.redo();
         model.redo();
         assertThat(job().readings()).hasSize(1);
         model.redo();
-        assertThat(model.noticeProperty().get().text()).contains("redo");
+        assertThat(model.background().noticeProperty().get().text()).contains("redo");
         Rooms.type(model, "- C1");
         assertThat(job().census()).isEmpty();
         model.undo();
@@ -153,13 +156,28 @@ public class DeskModelTest {
     public void theHearthIsLitAndOffByOneKeyAndWarnsAtTheReading() {
         model.arrive("X");
         Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
-        model.togglePower();
-        assertThat(HearthState.of(job())).isEqualTo(HearthState.LIT);
+        lit();
+        assertThat(hearth()).isEqualTo(HearthState.LIT);
         assertThat(echo("9u").trouble()).contains("LIT");
-        model.togglePower();
-        assertThat(HearthState.of(job())).isEqualTo(HearthState.UNKNOWN);
+        model.power(Edit.Power.OFF);
+        assertThat(hearth()).as("no rail is listed").isEqualTo(HearthState.UNKNOWN);
         Rooms.type(model, "lit");
-        assertThat(HearthState.of(job())).isEqualTo(HearthState.LIT);
+        answer("bench run");
+        assertThat(hearth()).isEqualTo(HearthState.LIT);
+    }
+
+    private HearthState hearth() {
+        return model.hearthProperty().get().state();
+    }
+
+    /** Power with the checks open: a reason is asked for and given. */
+    private void lit() {
+        model.power(Edit.Power.LIT);
+        answer("heard it on the bench");
+    }
+
+    private void answer(String text) {
+        model.gateProperty().get().orElseThrow().goOn().accept(text);
     }
 
     @Test
@@ -167,18 +185,18 @@ public class DeskModelTest {
         model.arrive("X");
         Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
         Rooms.type(model, "9u D0.1 @100");
-        model.recall(-1);
-        assertThat(model.lineProperty().get()).isEqualTo("9u D0.1 @100");
-        model.recall(-5);
-        assertThat(model.lineProperty().get()).startsWith("+ C1");
-        model.recall(9);
-        assertThat(model.lineProperty().get()).isEmpty();
+        model.benchLine().recall(-1);
+        assertThat(model.benchLine().lineProperty().get()).isEqualTo("9u D0.1 @100");
+        model.benchLine().recall(-5);
+        assertThat(model.benchLine().lineProperty().get()).startsWith("+ C1");
+        model.benchLine().recall(9);
+        assertThat(model.benchLine().lineProperty().get()).isEmpty();
     }
 
     @Test
     public void pageKeysWalkTheCensus() {
-        model.bringIn(List.of(Rooms.demo("valve-voltmeter.json")));
-        model.openJob(model.shelfProperty().get().getFirst().id());
+        model.shelf().bringIn(List.of(Rooms.demo("valve-voltmeter.json")));
+        model.openJob(model.shelf().jobsProperty().get().getFirst().id());
         assertThat(model.chosenProperty().get()).contains(Rooms.ref("C1"));
         model.chooseBy(1);
         assertThat(model.chosenProperty().get()).contains(Rooms.ref("C2"));
@@ -194,21 +212,21 @@ public class DeskModelTest {
     public void filesComeInWholeOrNotAtAllAndGoOutWithoutLoss() throws IOException {
         Path broken = Files.writeString(Files.createTempFile("broken", ".json"),
                 "{\"format\":\"yellow-hearth-job\",\n\"version\":1}");
-        model.bringIn(List.of(Rooms.demo("mess-receiver.json"), broken));
-        assertThat(model.noticeProperty().get().trouble()).isTrue();
-        assertThat(model.noticeProperty().get().text()).contains("On the shelf now: Brindlecote 51.", "line 1",
+        model.shelf().bringIn(List.of(Rooms.demo("mess-receiver.json"), broken));
+        assertThat(model.background().noticeProperty().get().trouble()).isTrue();
+        assertThat(model.background().noticeProperty().get().text()).contains("On the shelf now: Brindlecote 51.", "line 1",
                 "shop is as it was");
-        assertThat(model.shelfProperty().get()).hasSize(1);
-        model.openJob(model.shelfProperty().get().getFirst().id());
+        assertThat(model.shelf().jobsProperty().get()).hasSize(1);
+        model.openJob(model.shelf().jobsProperty().get().getFirst().id());
         Job original = job();
         Path out = folder.resolve("out.json");
         model.takeOut(out);
-        assertThat(model.noticeProperty().get().trouble()).isFalse();
+        assertThat(model.background().noticeProperty().get().trouble()).isFalse();
         model.takeOut(out);
-        assertThat(model.noticeProperty().get().trouble()).isTrue();
+        assertThat(model.background().noticeProperty().get().trouble()).isTrue();
         model.toShop();
-        model.bringIn(List.of(out));
-        OpenJob again = model.shelfProperty().get().stream().filter(j -> j.job() != original).findFirst().orElseThrow();
+        model.shelf().bringIn(List.of(out));
+        OpenJob again = model.shelf().jobsProperty().get().stream().filter(j -> j.job() != original).findFirst().orElseThrow();
         assertThat(again.job().journal()).isEqualTo(original.journal());
     }
 
@@ -216,32 +234,33 @@ public class DeskModelTest {
     public void aNamelessSetIsAskedForItsName() {
         model.arrive("   ");
         assertThat(model.openProperty().get()).isEmpty();
-        assertThat(model.noticeProperty().get().trouble()).isTrue();
+        assertThat(model.background().noticeProperty().get().trouble()).isTrue();
     }
 
     /** Keys pressed faster than the disk: each edit waits for the one before and starts from what then stands. */
     @Test
     public void editsAskedForInARushAreDoneInTurn() {
         Deque<Runnable> disk = new ArrayDeque<>();
-        model = new DeskModel(shop, Rooms.KNOWLEDGE, Rooms.CLOCK, disk::add, disk::add, Runnable::run);
+        model = new DeskModel(shop, new PhotoStore(Rooms.folder()), Rooms.KNOWLEDGE, Rooms.CLOCK,
+                new Background(disk::add, disk::add, Runnable::run));
         model.arrive("X");
         disk.removeFirst().run();
         Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
-        model.enter();
+        model.benchLine().enter();
         model.changePlate(p -> p.with(d -> d.place = "mess"));
         model.changePlate(p -> p.with(d -> d.complaint = "hums"));
         model.undo();
         model.undo();
-        model.togglePower();
+        model.power(Edit.Power.OFF);
         while (!disk.isEmpty()) {
             disk.removeFirst().run();
         }
         assertThat(job().census()).hasSize(1);
         assertThat(job().plate().place()).isEmpty();
         assertThat(job().plate().complaint()).isEmpty();
-        assertThat(HearthState.of(job())).isEqualTo(HearthState.LIT);
+        assertThat(job().power()).contains(Edit.Power.OFF);
         assertThat(job().journal()).hasSize(7);
-        assertThat(model.noticeProperty().get().trouble()).isFalse();
+        assertThat(model.background().noticeProperty().get().trouble()).isFalse();
     }
 
     /** What is typed stays in the line until it is on the disk, and when the disk refuses it stays for another try. */
@@ -278,22 +297,23 @@ public class DeskModelTest {
                 shop.close();
             }
         };
-        model = new DeskModel(failing, Rooms.KNOWLEDGE, Rooms.CLOCK, disk::add, disk::add, Runnable::run);
+        model = new DeskModel(failing, new PhotoStore(Rooms.folder()), Rooms.KNOWLEDGE, Rooms.CLOCK,
+                new Background(disk::add, disk::add, Runnable::run));
         model.arrive("X");
         disk.removeFirst().run();
         Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
-        assertThat(model.lineProperty().get()).startsWith("+ C1");
-        assertThat(model.busyProperty().get()).isTrue();
+        assertThat(model.benchLine().lineProperty().get()).startsWith("+ C1");
+        assertThat(model.background().busyProperty().get()).isTrue();
         full[0] = true;
         disk.removeFirst().run();
-        assertThat(model.noticeProperty().get().text()).isEqualTo("The disk is full.");
-        assertThat(model.lineProperty().get()).startsWith("+ C1");
+        assertThat(model.background().noticeProperty().get().text()).isEqualTo("The disk is full.");
+        assertThat(model.benchLine().lineProperty().get()).startsWith("+ C1");
         assertThat(job().census()).isEmpty();
         full[0] = false;
-        model.enter();
+        model.benchLine().enter();
         disk.removeFirst().run();
-        assertThat(model.lineProperty().get()).isEmpty();
+        assertThat(model.benchLine().lineProperty().get()).isEmpty();
         assertThat(job().census()).hasSize(1);
-        assertThat(model.busyProperty().get()).isFalse();
+        assertThat(model.background().busyProperty().get()).isFalse();
     }
 }

@@ -6,168 +6,23 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
-import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import javafx.application.Platform;
-import javafx.scene.Node;
-import javafx.scene.Scene;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
-import javafx.scene.control.Label;
-import javafx.scene.control.ListView;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.testfx.api.FxRobot;
-import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
-import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.Verdict;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.reading.Figure;
-import org.yellowhearth.core.safety.HearthState;
-import org.yellowhearth.desk.dossier.DossierView;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.desk.shell.ShellView;
-import org.yellowhearth.desk.theme.Appearance;
-import org.yellowhearth.records.store.Shop;
 
 /** The real window, driven as a person would: the whole flow by keyboard alone, and by mouse. */
-public class FlowTest {
-    private final FxRobot robot = new FxRobot();
-    private final Appearance appearance = new Appearance();
-    private ExecutorService keeper;
-    private Path folder;
-    private Shop shop;
-    private DeskModel model;
-    private List<Path> asked = List.of();
-    private Stage stage;
-
-    @BeforeClass
-    public void startToolkit() throws TimeoutException {
-        stage = FxToolkit.registerPrimaryStage();
-        Appearance.loadTypefaces();
-    }
-
-    @BeforeMethod
-    public void openWindow() {
-        folder = Rooms.folder();
-        open();
-        model.bringIn(List.of(Rooms.demo("mess-receiver.json"), Rooms.demo("valve-voltmeter.json")));
-        settle();
-    }
-
-    private void open() {
-        keeper = Executors.newSingleThreadExecutor();
-        shop = Rooms.shop(folder);
-        model = new DeskModel(shop, Rooms.KNOWLEDGE, Rooms.CLOCK, keeper, keeper, Platform::runLater);
-        FileAsk files = new FileAsk() {
-            @Override
-            public List<Path> jobFiles() {
-                return asked;
-            }
-
-            @Override
-            public Optional<Path> newJobFile(String suggestedName) {
-                return Optional.of(folder.resolve(suggestedName));
-            }
-        };
-        robot.interact(() -> {
-            stage.setScene(
-                    new Scene(new ShellView(model, appearance, files, new DossierView(model, files, folder.resolve("dossiers"))),
-                            1280, 800));
-            stage.show();
-            model.refreshShelf();
-        });
-        settle();
-    }
-
-    @AfterMethod
-    public void closeWindow() throws InterruptedException {
-        close();
-    }
-
-    private void close() throws InterruptedException {
-        settle();
-        keeper.shutdown();
-        assertThat(keeper.awaitTermination(20, TimeUnit.SECONDS)).isTrue();
-        shop.close();
-    }
-
-    private void settle() {
-        WaitForAsyncUtils.waitForFxEvents();
-        until(() -> !model.busyProperty().get());
-        WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    private static void until(BooleanSupplier condition) {
-        try {
-            WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, condition::getAsBoolean);
-        } catch (TimeoutException e) {
-            throw new AssertionError("it never came true", e);
-        }
-    }
-
-    private <T extends Node> T find(String id, Class<T> type) {
-        return robot.lookup(n -> id.equals(n.getId()) && shown(n)).queryAs(type);
-    }
-
-    private static boolean shown(Node node) {
-        for (Node n = node; n != null; n = n.getParent()) {
-            if (!n.isVisible()) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    private void press(KeyCode... keys) {
-        robot.push(keys);
-        settle();
-    }
-
-    private void enter(String line) {
-        robot.write(line);
-        press(KeyCode.ENTER);
-    }
-
-    private String said(String id) {
-        return find(id, Label.class).getText();
-    }
-
-    private Job job() {
-        return model.openProperty().get().orElseThrow().job();
-    }
-
-    private void openJob(String name) {
-        robot.interact(() -> find("shelf", ListView.class).requestFocus());
-        until(() -> model.shelfProperty().get().size() >= 2);
-        press(KeyCode.HOME);
-        for (int i = 0; i < model.shelfProperty().get().size(); i++) {
-            if (model.shelfProperty().get().get(i).job().plate().name().startsWith(name)) {
-                break;
-            }
-            press(KeyCode.DOWN);
-        }
-        press(KeyCode.ENTER);
-        assertThat(job().plate().name()).startsWith(name);
-    }
-
+public class FlowTest extends Window {
     @Test
     public void theWholePathByKeyboardAlone() throws IOException, InterruptedException {
         openJob("Quillandry");
@@ -219,19 +74,15 @@ public class FlowTest {
         assertThat(said("reasons-verdict")).isEqualTo("Keep");
         robot.clickOn("#hearth");
         settle();
-        assertThat(HearthState.of(job())).isEqualTo(HearthState.LIT);
-        assertThat(said("hearth-state")).isEqualTo("LIT");
+        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.desk.model.Stage.SAFETY);
+        robot.clickOn("#power-lit");
+        settle();
+        robot.clickOn("#gate-leave");
+        settle();
+        assertThat(job().power()).as("left at the gate").isEmpty();
         robot.clickOn("#to-shop");
         settle();
         assertThat(model.openProperty().get()).isEmpty();
-    }
-
-    @SuppressWarnings("unchecked")
-    private void choose(String id, String words) {
-        ComboBox<Object> box = find(id, ComboBox.class);
-        robot.interact(
-                () -> box.setValue(box.getItems().stream().filter(i -> i != null && box.getConverter().toString(i).equals(words))
-                        .findFirst().orElseThrow()));
     }
 
     @Test
@@ -270,18 +121,20 @@ public class FlowTest {
         press(KeyCode.F7);
         assertThat(stage.getScene().getRoot().getStyleClass()).contains("night");
         press(KeyCode.F7);
-        press(KeyCode.CONTROL, KeyCode.DIGIT2);
-        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.desk.model.Stage.CENSUS);
-        press(KeyCode.CONTROL, KeyCode.DIGIT4);
-        until(() -> robot.lookup(".paper").tryQuery().isPresent());
         press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.desk.model.Stage.CENSUS);
+        press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        until(() -> robot.lookup(".paper").tryQuery().isPresent());
+        press(KeyCode.CONTROL, KeyCode.DIGIT4);
         press(KeyCode.F1);
         assertThat(robot.lookup(".sheet-title").tryQuery()).isPresent();
         press(KeyCode.ESCAPE);
         press(KeyCode.F8);
+        robot.write("first light");
+        press(KeyCode.ENTER);
         assertThat(said("hearth-state")).isEqualTo("LIT");
-        press(KeyCode.F8);
-        assertThat(said("hearth-state")).isEqualTo("UNKNOWN");
+        press(KeyCode.F9);
+        assertThat(said("hearth-state")).startsWith("BANKED");
         press(KeyCode.PAGE_DOWN);
         assertThat(model.chosenProperty().get()).contains(Rooms.ref("C2"));
     }
@@ -299,6 +152,8 @@ public class FlowTest {
         robot.clickOn("#plate-made").write("1947");
         press(KeyCode.TAB);
         assertThat(job().plate().made()).hasValue(1947);
+        robot.clickOn("#page-policy");
+        settle();
         choose("arrival-paper", "leakage test at working voltage decides");
         settle();
         press(KeyCode.F2);
@@ -311,7 +166,7 @@ public class FlowTest {
         asked = List.of(Rooms.demo("signal-generator.json"), Files.writeString(folder.resolve("bad.json"), "nonsense"));
         robot.clickOn("#bring-in");
         settle();
-        assertThat(model.shelfProperty().get()).hasSize(3);
+        assertThat(model.shelf().jobsProperty().get()).hasSize(3);
         assertThat(said("shop-notice")).contains("Tarrowmere", "bad.json was not taken");
     }
 

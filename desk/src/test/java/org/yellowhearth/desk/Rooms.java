@@ -12,8 +12,10 @@ import java.util.List;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.records.photo.PhotoStore;
 import org.yellowhearth.records.store.Shop;
 import org.yellowhearth.records.store.SqliteShop;
 
@@ -38,7 +40,8 @@ final class Rooms {
     }
 
     static DeskModel model(Shop shop) {
-        return new DeskModel(shop, KNOWLEDGE, CLOCK, Runnable::run, Runnable::run, Runnable::run);
+        return new DeskModel(shop, new PhotoStore(folder()), KNOWLEDGE, CLOCK,
+                new Background(Runnable::run, Runnable::run, Runnable::run));
     }
 
     static Path demo(String name) {
@@ -46,8 +49,8 @@ final class Rooms {
     }
 
     static void type(DeskModel model, String line) {
-        model.lineProperty().set(line);
-        model.enter();
+        model.benchLine().lineProperty().set(line);
+        model.benchLine().enter();
     }
 
     static List<Capacitor> census(DeskModel model) {

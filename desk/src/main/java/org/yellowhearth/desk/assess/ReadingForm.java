@@ -40,8 +40,8 @@ final class ReadingForm {
         Button keep = new Button(Labels.of("assess.form.keep"));
         keep.setId("keep-reading");
         keep.getStyleClass().add("keep-button");
-        keep.setOnAction(_ -> model.enter());
-        model.echoProperty().addListener((_, _, e) -> keep.setDisable(!e.ready()));
+        keep.setOnAction(_ -> model.benchLine().enter());
+        model.benchLine().echoProperty().addListener((_, _, e) -> keep.setDisable(!e.ready()));
         keep.setDisable(true);
         form.getChildren().add(keep);
         model.chosenProperty().addListener((_, _, _) -> form.clear());

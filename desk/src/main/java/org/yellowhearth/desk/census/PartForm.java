@@ -47,14 +47,14 @@ final class PartForm {
         Button add = new Button(Labels.of("form.add"));
         add.setId("part-add");
         add.getStyleClass().add("keep-button");
-        add.setOnAction(_ -> model.enter());
+        add.setOnAction(_ -> model.benchLine().enter());
         Button remove = new Button(Labels.of("form.remove"));
         remove.setId("part-remove");
-        remove.setOnAction(_ -> model.chosenProperty().get().ifPresent(ref -> model.lineProperty().set("- " + ref)));
+        remove.setOnAction(_ -> model.chosenProperty().get().ifPresent(ref -> model.benchLine().lineProperty().set("- " + ref)));
         HBox buttons = new HBox(add, remove);
         buttons.getStyleClass().add("form-buttons");
         form.getChildren().add(buttons);
-        model.echoProperty().addListener((_, _, e) -> add.setDisable(!e.ready()));
+        model.benchLine().echoProperty().addListener((_, _, e) -> add.setDisable(!e.ready()));
         add.setDisable(true);
         reference.textProperty()
                 .addListener((_, _, _) -> add.setText(Labels.of(known().isPresent() ? "form.correct" : "form.add")));

@@ -26,6 +26,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.shell.FileAsk;
@@ -105,7 +106,7 @@ public final class DossierView extends BorderPane {
         progress.setVisible(true);
         count.setText(Labels.of("dossier.making"));
         Dossier dossier = dossier();
-        model.aside(() -> drawn(dossier, MOST_PREVIEWED, SCREEN_DOTS), preview -> {
+        model.background().aside(() -> drawn(dossier, MOST_PREVIEWED, SCREEN_DOTS), preview -> {
             if (mine == wanted) {
                 progress.setVisible(false);
                 count.setText(Labels.of("dossier.pages", preview.pageCount()));
@@ -152,11 +153,11 @@ public final class DossierView extends BorderPane {
     /** Writes the PDF beside the shop and says where. */
     public void save() {
         Dossier dossier = dossier();
-        model.aside(() -> {
+        model.background().aside(() -> {
             try {
-                return new DeskModel.Notice(Labels.of("dossier.saved", DossierPdf.writeInto(folder, dossier)), false);
+                return new Background.Notice(Labels.of("dossier.saved", DossierPdf.writeInto(folder, dossier)), false);
             } catch (IOException e) {
-                return new DeskModel.Notice(Labels.of("dossier.not-saved", folder, e.toString()), true);
+                return new Background.Notice(Labels.of("dossier.not-saved", folder, e.toString()), true);
             }
         }, n -> model.tell(n.text(), n.trouble()));
     }
@@ -169,7 +170,7 @@ public final class DossierView extends BorderPane {
         }
         if (job.showPrintDialog(getScene().getWindow())) {
             Dossier dossier = dossier();
-            model.aside(() -> drawn(dossier, Integer.MAX_VALUE, PRINTER_DOTS), preview -> {
+            model.background().aside(() -> drawn(dossier, Integer.MAX_VALUE, PRINTER_DOTS), preview -> {
                 PageLayout layout = job.getJobSettings().getPageLayout();
                 boolean printed = true;
                 for (Image picture : preview.pictures()) {

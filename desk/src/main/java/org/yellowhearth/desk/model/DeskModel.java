@@ -1,121 +1,94 @@
 package org.yellowhearth.desk.model;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.time.Clock;
 import java.time.Year;
 import java.time.ZonedDateTime;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
-import java.util.concurrent.Executor;
-import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
-import javafx.beans.property.ReadOnlyBooleanProperty;
-import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import javafx.beans.property.SimpleStringProperty;
-import javafx.beans.property.StringProperty;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.assess.Assessor;
-import org.yellowhearth.core.benchline.BenchEntry;
-import org.yellowhearth.core.benchline.BenchLine;
-import org.yellowhearth.core.benchline.BenchOutcome;
+import org.yellowhearth.core.fact.Aspect;
+import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
-import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.Gate;
+import org.yellowhearth.core.safety.Hearth;
+import org.yellowhearth.core.safety.HearthReading;
+import org.yellowhearth.core.safety.SetCautions;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.jobfile.JobFile;
-import org.yellowhearth.records.jobfile.JobReader;
-import org.yellowhearth.records.jobfile.JobWriter;
-import org.yellowhearth.records.json.BadFileException;
-import org.yellowhearth.records.json.JsonText;
+import org.yellowhearth.records.photo.PhotoStore;
 import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.store.ShopException;
 import org.yellowhearth.records.words.Words;
 
 /**
- * What the window shows and does, without the window. Everything that touches the disk runs on the keeper, one thing at a time, and
- * comes back on the interface thread; the screen shows an entry only once it is on the disk.
+ * What the window shows and does, without the window: the open job, its hearth, and every edit of it. The screen shows an entry
+ * only once it is on the disk.
  */
 public final class DeskModel {
-    private static final Logger LOG = LoggerFactory.getLogger(DeskModel.class);
-
     private final Shop shop;
     private final Knowledge knowledge;
     private final Clock clock;
-    private final Executor keeper;
-    private final Executor aside;
-    private final Executor window;
+    private final Background background;
     private final Assessor assessor;
+    private final Shelf shelf;
+    private final BenchLineModel benchLine;
+    private final PhotoModel photographs;
 
-    private final ReadOnlyObjectWrapper<List<OpenJob>> shelf = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyObjectWrapper<Optional<OpenJob>> open = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<HearthReading> hearth = new ReadOnlyObjectWrapper<>(HearthReading.UNKNOWN);
+    private final ReadOnlyObjectWrapper<Optional<AskedGate>> gate = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ObjectProperty<Stage> stage = new SimpleObjectProperty<>(Stage.ASSESS);
     private final ObjectProperty<Optional<PartRef>> chosen = new SimpleObjectProperty<>(Optional.empty());
-    private final StringProperty line = new SimpleStringProperty("");
-    private final ReadOnlyObjectWrapper<Echo> echo = new ReadOnlyObjectWrapper<>(Echo.NOTHING);
-    private final ReadOnlyObjectWrapper<Notice> notice = new ReadOnlyObjectWrapper<>(Notice.NONE);
-    private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
     private final BooleanProperty reasonsShown = new SimpleBooleanProperty(true);
-    private final List<String> history = new ArrayList<>();
-    private BenchOutcome outcome = new BenchOutcome.Empty();
     /** Edits asked for while another is on its way to the disk; each is worked out only when its turn comes. */
     private final Deque<Runnable> waiting = new ArrayDeque<>();
-    private int recalled;
-    private int pending;
     private boolean keeping;
+    private long ids;
 
-    /** Something to tell the person: done, or what went wrong and what to do. */
-    public record Notice(String text, boolean trouble) {
-        static final Notice NONE = new Notice("", false);
-    }
-
-    /**
-     * A model over a shop.
-     *
-     * @param keeper runs what touches the shop, one thing at a time
-     * @param aside runs what takes long and must not hold up the keeper
-     * @param window runs what changes the screen
-     */
-    public DeskModel(Shop shop, Knowledge knowledge, Clock clock, Executor keeper, Executor aside, Executor window) {
+    /** A model over a shop. */
+    public DeskModel(Shop shop, PhotoStore photographs, Knowledge knowledge, Clock clock, Background background) {
         this.shop = shop;
         this.knowledge = knowledge;
         this.clock = clock;
-        this.keeper = keeper;
-        this.aside = aside;
-        this.window = window;
+        this.background = background;
         this.assessor = new Assessor(knowledge);
-        line.addListener((_, _, _) -> readLine());
-        chosen.addListener((_, _, _) -> readLine());
-        open.addListener((_, _, _) -> readLine());
-    }
-
-    public ReadOnlyObjectProperty<List<OpenJob>> shelfProperty() {
-        return shelf.getReadOnlyProperty();
+        this.shelf = new Shelf(shop, photographs, knowledge, background, this::now, this::judged);
+        open.addListener((_, _, _) -> tick());
+        this.benchLine = new BenchLineModel(this, assessor);
+        this.photographs = new PhotoModel(this, photographs);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
         return open.getReadOnlyProperty();
+    }
+
+    /** What the open set holds, as of the last {@link #tick}. */
+    public ReadOnlyObjectProperty<HearthReading> hearthProperty() {
+        return hearth.getReadOnlyProperty();
+    }
+
+    /** The gate at which somebody stands, if any; nothing else is done until it is answered. */
+    public ReadOnlyObjectProperty<Optional<AskedGate>> gateProperty() {
+        return gate.getReadOnlyProperty();
     }
 
     public ObjectProperty<Stage> stageProperty() {
@@ -131,25 +104,24 @@ public final class DeskModel {
         return reasonsShown;
     }
 
-    public StringProperty lineProperty() {
-        return line;
-    }
-
-    public ReadOnlyObjectProperty<Echo> echoProperty() {
-        return echo.getReadOnlyProperty();
-    }
-
-    public ReadOnlyObjectProperty<Notice> noticeProperty() {
-        return notice.getReadOnlyProperty();
-    }
-
-    /** Whether something is being kept or fetched at the moment. */
-    public ReadOnlyBooleanProperty busyProperty() {
-        return busy.getReadOnlyProperty();
-    }
-
     public Knowledge knowledge() {
         return knowledge;
+    }
+
+    public Background background() {
+        return background;
+    }
+
+    public Shelf shelf() {
+        return shelf;
+    }
+
+    public BenchLineModel benchLine() {
+        return benchLine;
+    }
+
+    public PhotoModel photographs() {
+        return photographs;
     }
 
     /** The words of the open job's dialect. */
@@ -161,150 +133,60 @@ public final class DeskModel {
         return ZonedDateTime.now(clock);
     }
 
-    // --- the shelf -----------------------------------------------------------------------------------------------------
-
-    /** Fetches the shelf anew. */
-    public void refreshShelf() {
-        keep(() -> shop.shelf().stream().map(e -> judged(e.id(), e.job())).toList(), shelf::set);
+    /** Tells the person something. */
+    public void tell(String text, boolean trouble) {
+        background.tell(text, trouble);
     }
+
+    /** Tells of trouble once every edit asked for is done, so that no later edit wipes it away. */
+    void tellLast(String trouble) {
+        inTurn(() -> tell(trouble, true));
+    }
+
+    /** Lets the hearth go on to the present moment. */
+    public void tick() {
+        hearth.set(open.get().map(o -> o.hearth().at(clock.instant())).orElse(HearthReading.UNKNOWN));
+    }
+
+    // --- opening and closing -------------------------------------------------------------------------------------------
 
     /** Opens a job of the shelf at the stage where the work is. */
     public void openJob(String id) {
-        keep(() -> judged(id, shop.job(id)), this::show);
-    }
-
-    private void show(OpenJob job) {
-        chosen.set(Optional.empty());
-        line.set("");
-        open.set(Optional.of(job));
-        stage.set(job.job().census().isEmpty() ? Stage.ARRIVAL : Stage.ASSESS);
-        chosen.set(job.assessments().stream().map(a -> a.part().ref()).findFirst());
-        notice.set(Notice.NONE);
-    }
-
-    /** Puts the job back on the shelf; there is nothing to save. */
-    public void toShop() {
-        open.set(Optional.empty());
-        chosen.set(Optional.empty());
-        line.set("");
-        notice.set(Notice.NONE);
-        refreshShelf();
+        shelf.open(id, this::show);
     }
 
     /** A set arrives: a new job with a name on its plate. */
     public void arrive(String name) {
-        String plain = name.strip();
-        if (plain.isEmpty() || plain.length() > 200) {
-            notice.set(new Notice(Labels.of("shop.name-needed"), true));
-            return;
-        }
-        Entry arrival = new Entry(0, now(), new Act.Did(new Edit.Arrived(SetPlate.named(plain), Policy.USUAL)));
-        keep(() -> {
-            Job job = Job.of(List.of(arrival));
-            return judged(shop.add(job), job);
-        }, this::show);
+        shelf.arrive(name, this::show);
     }
 
-    /** Brings job files in; each whole or not at all. */
-    public void bringIn(List<Path> files) {
-        keep(() -> {
-            List<String> taken = new ArrayList<>();
-            List<String> refused = new ArrayList<>();
-            for (Path file : files) {
-                try {
-                    JobFile job = new JobReader(knowledge).read(JsonText.read(file), now());
-                    shop.add(job.job());
-                    taken.add(job.job().plate().name());
-                } catch (BadFileException | IOException e) {
-                    refused.add(Labels.of("shop.refused", file.getFileName(), e.getMessage()));
-                }
-            }
-            String said = taken.isEmpty() ? "" : Labels.of("shop.brought-in", String.join(", ", taken)) + "  ";
-            return new Notice(said + String.join("  ", refused), !refused.isEmpty());
-        }, n -> {
-            notice.set(n);
-            refreshShelf();
-        });
+    private void show(OpenJob job) {
+        chosen.set(Optional.empty());
+        benchLine.lineProperty().set("");
+        open.set(Optional.of(job));
+        stage.set(job.job().census().isEmpty() ? Stage.ARRIVAL : Stage.ASSESS);
+        chosen.set(job.assessments().stream().map(a -> a.part().ref()).findFirst());
+        background.hush();
+    }
+
+    /** Puts the job back on the shelf; there is nothing to save. */
+    public void toShop() {
+        gate.get().ifPresent(g -> g.leave().run());
+        open.set(Optional.empty());
+        chosen.set(Optional.empty());
+        benchLine.lineProperty().set("");
+        background.hush();
+        shelf.refresh();
     }
 
     /** Writes the open job as a job file; a file that is there already is not touched. */
     public void takeOut(Path file) {
-        OpenJob job = open.get().orElseThrow();
-        keep(() -> {
-            try {
-                Files.writeString(file, JobWriter.write(job.id(), job.job()), StandardOpenOption.CREATE_NEW);
-                return new Notice(Labels.of("dossier.saved", file), false);
-            } catch (IOException e) {
-                return new Notice(Labels.of("dossier.not-saved", file, e.toString()), true);
-            }
-        }, notice::set);
+        shelf.takeOut(open.get().orElseThrow(), file);
     }
 
-    // --- the bench line ------------------------------------------------------------------------------------------------
-
-    private void readLine() {
-        Optional<OpenJob> job = open.get();
-        outcome = job.isEmpty()
-                ? new BenchOutcome.Empty()
-                : new BenchLine(job.get().job(), chosen.get(), knowledge.vocabulary()).read(line.get());
-        echo.set(job.map(j -> new EchoWords(words(), assessor, j, now()).of(outcome)).orElse(Echo.NOTHING));
-    }
-
-    /** Enter: keeps what the line says, or answers nothing when it cannot be taken; the echo already says why. */
-    public void enter() {
-        inTurn(this::enterNow);
-    }
-
-    private void enterNow() {
-        if (outcome instanceof BenchOutcome.Understood(BenchEntry entry)) {
-            String typed = line.get();
-            done(entry, () -> {
-                history.add(typed);
-                recalled = history.size();
-                line.set("");
-            });
-        }
-    }
-
-    private void done(BenchEntry entry, Runnable after) {
-        switch (entry) {
-            case BenchEntry.AddPart e -> act(new Edit.PartAdded(e.part()), then(after, Optional.of(e.part().ref())));
-            case BenchEntry.CorrectPart e ->
-                act(new Edit.PartChanged(e.before(), e.after()), then(after, Optional.of(e.after().ref())));
-            case BenchEntry.RemovePart e -> removePart(e.part(), after);
-            case BenchEntry.KeepReading e -> {
-                Reading reading = EchoWords.reading(e, job().readings().size(), now());
-                act(new Edit.ReadingKept(reading), then(after, Optional.of(e.part())));
-            }
-            case BenchEntry.WriteNote e -> act(new Edit.NoteWritten(e.text()), () -> {
-                after.run();
-                notice.set(new Notice(Labels.of("bench.noted"), false));
-            });
-            case BenchEntry.SwitchPower e -> act(new Edit.PowerSwitched(e.power()), after);
-            case BenchEntry.ShowPart e -> {
-                after.run();
-                chosen.set(Optional.of(e.part()));
-            }
-        }
-    }
-
-    private Runnable then(Runnable after, Optional<PartRef> choose) {
-        return () -> {
-            after.run();
-            chosen.set(choose);
-        };
-    }
-
-    private void removePart(Capacitor part, Runnable after) {
-        chosen.set(Optional.empty());
-        act(new Edit.PartRemoved(part, job().readingsOf(part.ref())), after);
-    }
-
-    /** Puts an earlier line back, one step older or newer. */
-    public void recall(int step) {
-        int at = Math.clamp((long) recalled + step, 0, history.size());
-        recalled = at;
-        line.set(at == history.size() ? "" : history.get(at));
+    /** Writes text into a new file; one that is there already is not touched. */
+    public void save(Path file, String text) {
+        background.keep(() -> Shelf.written(file, text), told -> tell(told.text(), told.trouble()));
     }
 
     /** Chooses the next or the previous part of the census. */
@@ -320,8 +202,14 @@ public final class DeskModel {
 
     // --- edits ---------------------------------------------------------------------------------------------------------
 
-    private Job job() {
+    /** The open job as it stands. */
+    public Job job() {
         return open.get().orElseThrow().job();
+    }
+
+    /** An id for a new item; later ones sort later. */
+    public String newId() {
+        return Long.toString(clock.millis(), 36) + "-" + String.format(Locale.ROOT, "%04d", ids++);
     }
 
     /** Changes the set plate. */
@@ -329,8 +217,7 @@ public final class DeskModel {
         inTurn(() -> {
             SetPlate after = change.apply(job().plate());
             if (!after.equals(job().plate())) {
-                act(new Edit.PlateChanged(job().plate(), after), () -> {
-                });
+                act(new Edit.PlateChanged(job().plate(), after), DeskModel::nothing);
             }
         });
     }
@@ -340,47 +227,95 @@ public final class DeskModel {
         inTurn(() -> {
             Policy after = job().policy().with(school);
             if (!after.equals(job().policy())) {
-                act(new Edit.PolicyChanged(job().policy(), after), () -> {
-                });
+                act(new Edit.PolicyChanged(job().policy(), after), DeskModel::nothing);
             }
         });
+    }
+
+    /** Changes an aspect of the set; a change that cannot stand is told and not made. */
+    public <A extends Aspect> void changeAspect(Class<A> type, UnaryOperator<A> change) {
+        inTurn(() -> made(() -> {
+            A before = job().aspect(type);
+            A after = change.apply(before);
+            if (!after.equals(before)) {
+                act(new Edit.AspectChanged(before, after), DeskModel::nothing);
+            }
+        }));
+    }
+
+    /** Adds an item, or puts it in the place of the one with its id. */
+    public void put(Item item) {
+        inTurn(() -> {
+            Optional<Item> before = job().item(item.id());
+            if (!before.equals(Optional.of(item))) {
+                act(new Edit.ItemChanged(before, Optional.of(item)), DeskModel::nothing);
+            }
+        });
+    }
+
+    /** Takes an item out; undo brings it back. */
+    public void take(Item item) {
+        inTurn(() -> job().item(item.id())
+                .ifPresent(now -> act(new Edit.ItemChanged(Optional.of(now), Optional.empty()), DeskModel::nothing)));
+    }
+
+    /** Makes something of what was typed; what cannot stand is told, and answers false. */
+    public boolean made(Runnable making) {
+        try {
+            making.run();
+            return true;
+        } catch (IllegalArgumentException e) {
+            String why = String.valueOf(e.getMessage());
+            tell(Character.toUpperCase(why.charAt(0)) + why.substring(1) + ".", true);
+            return false;
+        }
     }
 
     /** Withdraws a reading; it stays in the journal. */
     public void withdraw(Reading reading) {
         inTurn(() -> {
             if (job().readings().contains(reading)) {
-                act(new Edit.ReadingWithdrawn(reading), () -> {
-                });
+                act(new Edit.ReadingWithdrawn(reading), DeskModel::nothing);
             }
         });
     }
 
-    /** The set was switched on, or off. */
-    public void togglePower() {
+    /** Something happened to the set: power, a measured voltage, a resistor clipped on or taken off. */
+    public void happened(Edit.Event event) {
+        inTurn(() -> act(event, DeskModel::nothing));
+    }
+
+    /** The set was put under power, or switched off and unplugged; said a second time it changes nothing. */
+    public void power(Edit.Power power) {
         inTurn(() -> {
-            boolean lit = HearthState.of(job()) == HearthState.LIT;
-            act(new Edit.PowerSwitched(lit ? Edit.Power.OFF : Edit.Power.LIT), () -> {
-            });
+            if (!job().power().equals(Optional.of(power))) {
+                act(new Edit.PowerSwitched(power), () -> toldOfPower(power));
+            }
         });
+    }
+
+    /** At the moment of power the dangers that go with it are said again. */
+    private void toldOfPower(Edit.Power power) {
+        if (power == Edit.Power.LIT) {
+            tell(Labels.of("echo.lit") + "  " + SetCautions.dangersAt(CautionRule.Moment.POWER, job(), knowledge).stream()
+                    .map(c -> words().term("Danger." + c.id())).collect(Collectors.joining(" ")), false);
+        }
     }
 
     /** Takes the last edit back. */
     public void undo() {
-        inTurn(() -> job().nextUndo().ifPresentOrElse(entry -> append(new Act.Undid(entry), () -> {
-        }),
-                () -> notice.set(new Notice(Labels.of("bench.nothing-to-undo"), false))));
+        inTurn(() -> job().nextUndo().ifPresentOrElse(entry -> append(List.of(new Act.Undid(entry)), DeskModel::nothing),
+                () -> tell(Labels.of("bench.nothing-to-undo"), false)));
     }
 
     /** Does the edit undone last again. */
     public void redo() {
-        inTurn(() -> job().nextRedo().ifPresentOrElse(entry -> append(new Act.Redid(entry), () -> {
-        }),
-                () -> notice.set(new Notice(Labels.of("bench.nothing-to-redo"), false))));
+        inTurn(() -> job().nextRedo().ifPresentOrElse(entry -> append(List.of(new Act.Redid(entry)), DeskModel::nothing),
+                () -> tell(Labels.of("bench.nothing-to-redo"), false)));
     }
 
     /** Does something to the open job once nothing else is on its way to the disk, so that it starts from what then stands. */
-    private void inTurn(Runnable edit) {
+    void inTurn(Runnable edit) {
         waiting.add(edit);
         nextInTurn();
     }
@@ -394,15 +329,32 @@ public final class DeskModel {
         }
     }
 
-    private void act(Edit edit, Runnable after) {
-        append(new Act.Did(edit), after);
+    /** Does an edit, after the gate that may stand before it. */
+    void act(Edit edit, Runnable after) {
+        tick();
+        Optional<Gate> before = Gate.before(edit, job(), hearth.get(), clock.instant());
+        if (before.isEmpty()) {
+            append(List.of(new Act.Did(edit)), after);
+            return;
+        }
+        keeping = true;
+        Gate asked = before.get();
+        gate.set(Optional.of(new AskedGate(asked, answer -> {
+            gate.set(Optional.empty());
+            Edit answered = new Edit.Answered(asked.question(), asked.volts(), answer);
+            append(List.of(new Act.Did(answered), new Act.Did(edit)), after);
+        }, () -> {
+            gate.set(Optional.empty());
+            keeping = false;
+            nextInTurn();
+        })));
     }
 
-    private void append(Act act, Runnable after) {
+    private void append(List<Act> acts, Runnable after) {
         String id = open.get().orElseThrow().id();
         keeping = true;
-        run(keeper, () -> judged(id, shop.append(id, List.of(act), now())), job -> {
-            notice.set(Notice.NONE);
+        background.keep(() -> judged(id, shop.append(id, acts, now())), job -> {
+            background.hush();
             if (open.get().map(OpenJob::id).filter(id::equals).isPresent()) {
                 open.set(Optional.of(job));
                 if (chosen.get().filter(ref -> job.assessment(ref).isEmpty()).isPresent()) {
@@ -416,61 +368,11 @@ public final class DeskModel {
         });
     }
 
+    private static void nothing() {
+        // What some edits do once they are on the disk.
+    }
+
     private OpenJob judged(String id, Job job) {
-        return OpenJob.of(id, job, assessor.assessAll(job, Year.from(now())));
-    }
-
-    // --- the keeper ----------------------------------------------------------------------------------------------------
-
-    /** What is done beside the window. */
-    public interface Work<T> {
-        T get();
-    }
-
-    /** Runs work that needs no shop beside everything else and hands its result to the window. */
-    public <T> void aside(Work<T> work, Consumer<T> then) {
-        run(aside, work, then, () -> {
-        });
-    }
-
-    private <T> void keep(Work<T> work, Consumer<T> then) {
-        run(keeper, work, then, () -> {
-        });
-    }
-
-    /** Runs work and hands its result to the window; what goes wrong is told and changes nothing; the end comes in either case. */
-    private <T> void run(Executor executor, Work<T> work, Consumer<T> then, Runnable end) {
-        pending++;
-        busy.set(true);
-        executor.execute(() -> {
-            try {
-                T result = work.get();
-                window.execute(() -> settled(() -> then.accept(result), end));
-            } catch (ShopException e) {
-                LOG.error("The shop refused", e);
-                window.execute(() -> settled(() -> notice.set(new Notice(e.getMessage(), true)), end));
-            } catch (RuntimeException e) {
-                LOG.error("Unexpected", e);
-                window.execute(() -> settled(() -> {
-                    notice.set(new Notice(Labels.of("fault", e.toString()), true));
-                    throw e;
-                }, end));
-            }
-        });
-    }
-
-    private void settled(Runnable then, Runnable end) {
-        pending--;
-        busy.set(pending > 0);
-        try {
-            then.run();
-        } finally {
-            end.run();
-        }
-    }
-
-    /** Tells the person something. */
-    public void tell(String text, boolean trouble) {
-        notice.set(new Notice(text, trouble));
+        return OpenJob.of(id, job, assessor.assessAll(job, Year.from(now())), Hearth.of(job, knowledge));
     }
 }

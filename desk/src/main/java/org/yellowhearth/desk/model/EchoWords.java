@@ -53,6 +53,7 @@ final class EchoWords {
                     open.job().readingsOf(e.part().ref()).size()));
             case BenchEntry.KeepReading e -> reading(e);
             case BenchEntry.WriteNote e -> plain(Labels.of("echo.note", e.text()));
+            case BenchEntry.Happened e -> plain(new Describe(words, open.job()).edit(e.event()));
             case BenchEntry.SwitchPower e -> plain(Labels.of(e.power() == Edit.Power.LIT ? "echo.lit" : "echo.off"));
             case BenchEntry.ShowPart e -> plain(Labels.of("echo.show", e.part()));
         };
@@ -68,7 +69,7 @@ final class EchoWords {
                 .map(part -> assessor.assessWith(open.job(), part, reading, Year.from(now)).verdict());
         String trouble = AgreementCriterion.finding(Agreement.of(e.figures(), e.conditions()))
                 .filter(f -> f.outcome() == Finding.Outcome.BAD).map(f -> words.say(f.words())).orElse("");
-        String lit = HearthState.of(open.job()) == HearthState.LIT ? Labels.of("echo.while-lit") : "";
+        String lit = open.hearth().at(now.toInstant()).state() == HearthState.LIT ? Labels.of("echo.while-lit") : "";
         return new Echo(e.part() + "  " + describe.reading(e.figures(), e.conditions()), (lit + " " + trouble).strip(), verdict,
                 List.of(), true);
     }

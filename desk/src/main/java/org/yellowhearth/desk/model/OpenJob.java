@@ -9,13 +9,14 @@ import java.util.stream.Collectors;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.safety.Hearth;
 
-/** A job with the verdicts that follow from it. */
-public record OpenJob(String id, Job job, List<Assessment> assessments, Map<PartRef, Assessment> byRef) {
+/** A job with the verdicts that follow from it, and its hearth. */
+public record OpenJob(String id, Job job, List<Assessment> assessments, Map<PartRef, Assessment> byRef, Hearth hearth) {
     /** A job and its verdicts in the order of the census. */
-    public static OpenJob of(String id, Job job, List<Assessment> assessments) {
+    public static OpenJob of(String id, Job job, List<Assessment> assessments, Hearth hearth) {
         return new OpenJob(id, job, List.copyOf(assessments),
-                assessments.stream().collect(Collectors.toUnmodifiableMap(a -> a.part().ref(), Function.identity())));
+                assessments.stream().collect(Collectors.toUnmodifiableMap(a -> a.part().ref(), Function.identity())), hearth);
     }
 
     /** The verdict on one part. */

@@ -32,14 +32,14 @@ public final class LineForm extends FlowPane {
     public LineForm(DeskModel model) {
         this.model = model;
         getStyleClass().add("line-form");
-        model.lineProperty().addListener((_, _, now) -> {
+        model.benchLine().lineProperty().addListener((_, _, now) -> {
             if (now.isEmpty()) {
                 clear();
             }
         });
         addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.ENTER && !(e.getTarget() instanceof Button)) {
-                model.enter();
+                model.benchLine().enter();
                 e.consume();
             }
         });
@@ -94,7 +94,7 @@ public final class LineForm extends FlowPane {
 
     private void write() {
         if (!quiet) {
-            model.lineProperty().set(line.get());
+            model.benchLine().lineProperty().set(line.get());
         }
     }
 

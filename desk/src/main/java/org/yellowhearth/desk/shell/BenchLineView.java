@@ -34,7 +34,7 @@ final class BenchLineView extends VBox {
         field.setId("bench-line");
         field.setPromptText(Labels.of("bench.prompt"));
         field.setAccessibleText(Labels.of("sheet.line"));
-        field.textProperty().bindBidirectional(model.lineProperty());
+        field.textProperty().bindBidirectional(model.benchLine().lineProperty());
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         chosen.getStyleClass().add("bench-chosen");
         keep.getStyleClass().add("keep-button");
@@ -61,8 +61,8 @@ final class BenchLineView extends VBox {
                 quiet("bench.keys", "keys", showSheet));
         row.getStyleClass().add("bench-row");
         getChildren().addAll(echo, row);
-        model.echoProperty().addListener((_, _, e) -> show(e));
-        model.noticeProperty().addListener((_, _, _) -> show(model.echoProperty().get()));
+        model.benchLine().echoProperty().addListener((_, _, e) -> show(e));
+        model.background().noticeProperty().addListener((_, _, _) -> show(model.benchLine().echoProperty().get()));
         model.chosenProperty()
                 .addListener((_, _, ref) -> chosen.setText(ref.map(PartRef::toString).orElse(Labels.of("plate.nothing"))));
         show(Echo.NOTHING);
@@ -99,7 +99,7 @@ final class BenchLineView extends VBox {
     }
 
     private void recall(int step) {
-        model.recall(step);
+        model.benchLine().recall(step);
         field.end();
     }
 
@@ -108,17 +108,17 @@ final class BenchLineView extends VBox {
         if (!choices.getChildren().isEmpty()) {
             choices.getChildren().getFirst().requestFocus();
         } else {
-            model.enter();
+            model.benchLine().enter();
         }
     }
 
     private void show(Echo echo) {
         understood.setText(echo.understood().isEmpty() ? "" : "→ " + echo.understood());
         trouble.setText(echo.trouble());
-        String note = model.lineProperty().get().isBlank() ? model.noticeProperty().get().text() : "";
+        String note = model.benchLine().lineProperty().get().isBlank() ? model.background().noticeProperty().get().text() : "";
         notice.setText(note);
         notice.getStyleClass().remove("notice-trouble");
-        if (model.noticeProperty().get().trouble()) {
+        if (model.background().noticeProperty().get().trouble()) {
             notice.getStyleClass().add("notice-trouble");
         }
         verdict.getStyleClass().removeIf(c -> c.startsWith("verdict-"));
@@ -140,7 +140,7 @@ final class BenchLineView extends VBox {
         Button button = new Button(model.words().say(choice.meaning()));
         button.getStyleClass().add("choice");
         Runnable take = () -> {
-            model.lineProperty().set(choice.line());
+            model.benchLine().lineProperty().set(choice.line());
             field.requestFocus();
             field.end();
         };

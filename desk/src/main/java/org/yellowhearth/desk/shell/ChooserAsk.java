@@ -29,6 +29,23 @@ public final class ChooserAsk implements FileAsk {
     }
 
     @Override
+    public List<Path> photographs() {
+        FileChooser chooser = new FileChooser();
+        chooser.getExtensionFilters()
+                .add(new FileChooser.ExtensionFilter("Photographs", "*.jpg", "*.jpeg", "*.JPG", "*.JPEG", "*.png", "*.PNG"));
+        List<File> files = chooser.showOpenMultipleDialog(owner);
+        return files == null ? List.of() : files.stream().map(File::toPath).toList();
+    }
+
+    @Override
+    public Optional<Path> newPicture(String suggestedName) {
+        FileChooser chooser = new FileChooser();
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("SVG", "*.svg"));
+        chooser.setInitialFileName(suggestedName);
+        return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
+    }
+
+    @Override
     public Optional<Path> newJobFile(String suggestedName) {
         FileChooser chooser = chooser();
         chooser.setInitialFileName(suggestedName);

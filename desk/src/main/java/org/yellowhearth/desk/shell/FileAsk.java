@@ -9,6 +9,12 @@ public interface FileAsk {
     /** Job files to bring in; none when the person thinks better of it. */
     List<Path> jobFiles();
 
+    /** Photographs to bring in; none when the person thinks better of it. */
+    List<Path> photographs();
+
+    /** Where to write a chart. */
+    Optional<Path> newPicture(String suggestedName);
+
     /** Where to write a job file. */
     Optional<Path> newJobFile(String suggestedName);
 }

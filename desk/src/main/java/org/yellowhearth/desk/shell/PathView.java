@@ -1,6 +1,7 @@
 package org.yellowhearth.desk.shell;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 
@@ -12,6 +13,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.core.safety.Check;
+import org.yellowhearth.core.safety.Checks;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
@@ -75,10 +78,19 @@ final class PathView extends VBox {
                 .anyMatch(a -> a.verdict() == Verdict.RENEW || (a.measured() && a.verdict() == Verdict.RECHECK));
         boolean plateDone = open.job().plate().made().isPresent() && open.job().plate().mains().isPresent();
         set(Stage.ARRIVAL, plateDone ? "done" : "hand", "");
+        safety(open);
         set(Stage.CENSUS, all == 0 ? "untouched" : "done", all == 0 ? "" : Long.toString(all));
         String state = measured == 0 ? "untouched" : attention ? "attention" : measured == all ? "done" : "hand";
         set(Stage.ASSESS, state, all == 0 ? "" : measured + " / " + all);
         set(Stage.DOSSIER, "untouched", "");
+    }
+
+    private void safety(OpenJob open) {
+        List<Check> checks = Checks.of(open.job(), model.now().toInstant());
+        long done = checks.stream().filter(c -> !c.blocks()).count();
+        boolean failed = checks.stream().anyMatch(c -> c.state() == Check.State.FAILED && c.result().isPresent());
+        String state = failed ? "attention" : done == checks.size() ? "done" : done > 0 ? "hand" : "untouched";
+        set(Stage.SAFETY, state, done + " / " + checks.size());
     }
 
     private void set(Stage stage, String state, String number) {

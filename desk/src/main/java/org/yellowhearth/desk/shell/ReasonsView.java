@@ -4,7 +4,6 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
-
 import javafx.geometry.HPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -19,15 +18,18 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Finding;
+import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.renew.Replacement;
 import org.yellowhearth.core.renew.ReplacementRules;
 import org.yellowhearth.core.safety.Caution;
+import org.yellowhearth.core.safety.SetCautions;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.theme.VerdictGlyph;
 import org.yellowhearth.records.words.Describe;
 import org.yellowhearth.records.words.Words;
@@ -78,7 +80,8 @@ final class ReasonsView extends ScrollPane {
         verdict.setId("reasons-verdict");
         add(verdict, text(words.say(a.because()), "reasons-because"));
         a.next().ifPresent(n -> add(heading("reasons.next"), text(words.say(n), "reasons-text")));
-        Caution.forPart(open.job(), part, model.knowledge()).stream().filter(c -> c.level() == Caution.Level.DANGER)
+        Caution.forPart(model.hearthProperty().get().state(), part, model.knowledge()).stream()
+                .filter(c -> c.level() == Caution.Level.DANGER)
                 .forEach(c -> add(caution(words, c)));
         if (!a.findings().isEmpty()) {
             add(findings(words, a.findings()));
@@ -89,7 +92,9 @@ final class ReasonsView extends ScrollPane {
             a.findings().forEach(f -> add(working(words, f)));
         }
         readings(describe, open.job().readingsOf(part.ref()).reversed());
-        Caution.forPart(open.job(), part, model.knowledge()).stream().filter(c -> c.level() == Caution.Level.CARE)
+        setDangers(words, open);
+        Caution.forPart(model.hearthProperty().get().state(), part, model.knowledge()).stream()
+                .filter(c -> c.level() == Caution.Level.CARE)
                 .forEach(c -> add(caution(words, c)));
     }
 
@@ -162,6 +167,23 @@ final class ReasonsView extends ScrollPane {
             withdraw.setOnAction(_ -> model.withdraw(r));
             add(new HBox(said, withdraw));
         }
+    }
+
+    /** What can hurt in this set while it is looked over, or measured. */
+    private void setDangers(Words words, OpenJob open) {
+        CautionRule.Moment moment = model.stageProperty().get() == Stage.CENSUS
+                ? CautionRule.Moment.CENSUS
+                : CautionRule.Moment.MEASURING;
+        List<CautionRule> dangers = SetCautions.dangersAt(moment, open.job(), model.knowledge());
+        if (!dangers.isEmpty()) {
+            add(heading("reasons.set"));
+        }
+        dangers.forEach(c -> {
+            VBox box = new VBox(text(words.term("Danger." + c.id()), "caution-level"),
+                    text(words.term("Precaution." + c.id()), "caution-text"));
+            box.getStyleClass().addAll("caution", "caution-danger");
+            add(box);
+        });
     }
 
     private static VBox caution(Words words, Caution c) {

@@ -1,10 +1,5 @@
 package org.yellowhearth.desk.shell;
 
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
-import java.util.Locale;
-
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -15,16 +10,16 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.HearthText;
+import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.theme.HearthDrawing;
 import org.yellowhearth.records.words.Describe;
 
 /** The plate across the top: what the set is, and the hearth. */
 final class SetPlateView extends HBox {
-    private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
-
     /** How much of the plate a long name may take before it is cut short. */
     private static final double NAME_SHARE = 0.42;
 
@@ -64,6 +59,7 @@ final class SetPlateView extends HBox {
         state.getStyleClass().add("hearth-state");
         state.setId("hearth-state");
         since.getStyleClass().add("hearth-since");
+        since.setId("hearth-since");
         HBox fire = new HBox(words, drawing);
         fire.getStyleClass().add("hearth-fire");
         hearth.setGraphic(fire);
@@ -72,9 +68,10 @@ final class SetPlateView extends HBox {
         hearth.setTooltip(new Tooltip(Labels.of("hearth.tip")));
         hearth.setAccessibleText(Labels.of("hearth.tip"));
         hearth.setMinWidth(Region.USE_PREF_SIZE);
-        hearth.setOnAction(_ -> model.togglePower());
+        hearth.setOnAction(_ -> model.stageProperty().set(Stage.SAFETY));
         getChildren().addAll(shop, name, facts, gap, hearth);
         model.openProperty().addListener((_, _, open) -> open.ifPresent(o -> show(o.job())));
+        model.hearthProperty().addListener((_, _, now) -> show(now));
     }
 
     /** Where the plate is narrow the facts give way, the last first, so that the name and the hearth are always whole. */
@@ -105,19 +102,19 @@ final class SetPlateView extends HBox {
         mains.setText(new Describe(model.words()).mains(job.plate()));
         chassis.setText(model.words().word(job.plate().chassis()));
         place.setText(job.plate().place().isEmpty() ? Labels.of("plate.nothing") : job.plate().place());
-        HearthState now = HearthState.of(job);
-        drawing.show(now);
-        state.setText(model.words().word(now));
-        state.getStyleClass().remove("lit");
-        if (now == HearthState.LIT) {
-            state.getStyleClass().add("lit");
-        }
+        show(model.hearthProperty().get());
         Platform.runLater(this::fit);
-        since.setText(job.powerSince().map(at -> Labels.of(now == HearthState.LIT ? "hearth.lit" : "hearth.off", moment(at)))
-                .orElse(Labels.of("hearth.unknown")));
     }
 
-    private static String moment(Instant at) {
-        return MOMENT.format(at.atZone(ZoneId.systemDefault()));
+    private void show(HearthReading now) {
+        String before = since.getText();
+        drawing.show(now.state());
+        state.setText(HearthText.state(now, model.words().word(now.state())));
+        state.getStyleClass().removeIf(c -> c.startsWith("state-"));
+        state.getStyleClass().add("state-" + now.state().code());
+        since.setText(HearthText.line(now, model.openProperty().get().flatMap(o -> o.hearth().since())));
+        if (before.length() != since.getText().length()) {
+            Platform.runLater(this::fit);
+        }
     }
 }

@@ -4,6 +4,9 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 
+import javafx.animation.Animation;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
 import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
 import javafx.scene.Node;
@@ -12,23 +15,28 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
+import javafx.util.Duration;
+import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.desk.arrival.ArrivalView;
 import org.yellowhearth.desk.assess.AssessView;
 import org.yellowhearth.desk.census.CensusView;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.desk.safety.SafetyView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
 
 /** The whole window: the shop, or one job with its plate, path, bench, reasons and bench line. */
 public final class ShellView extends StackPane {
+    private static final Duration BEAT = Duration.millis(500);
     private static final double REASONS_EMS = 22;
     private static final double REASONS_SHARE = 0.31;
 
     private final DeskModel model;
     private final Appearance appearance;
     private final ShopView shop;
+    private final ArrivalView arrival;
     private final BorderPane job = new BorderPane();
     private final StackPane bench = new StackPane();
     private final ReasonsView reasons;
@@ -43,9 +51,11 @@ public final class ShellView extends StackPane {
         this.appearance = appearance;
         this.dossier = dossier;
         shop = new ShopView(model, files, appearance, sheet::open);
+        arrival = new ArrivalView(model, files, appearance.em());
         reasons = new ReasonsView(model);
         benchLine = new BenchLineView(model, sheet::open);
-        stages.put(Stage.ARRIVAL, new ArrivalView(model));
+        stages.put(Stage.ARRIVAL, arrival);
+        stages.put(Stage.SAFETY, new SafetyView(model, files));
         stages.put(Stage.CENSUS, new CensusView(model, appearance.em()));
         stages.put(Stage.ASSESS, new AssessView(model, appearance.em()));
         stages.put(Stage.DOSSIER, dossier);
@@ -59,7 +69,16 @@ public final class ShellView extends StackPane {
         job.setBottom(benchLine);
         reasons.prefWidthProperty()
                 .bind(Bindings.min(appearance.em().multiply(REASONS_EMS), widthProperty().multiply(REASONS_SHARE)));
-        getChildren().addAll(shop, job, sheet);
+        getChildren().addAll(shop, job, sheet, new GateView(model, benchLine::focus));
+        Timeline heartbeat = new Timeline(new KeyFrame(BEAT, _ -> model.tick()));
+        heartbeat.setCycleCount(Animation.INDEFINITE);
+        sceneProperty().addListener((_, _, scene) -> {
+            if (scene == null) {
+                heartbeat.stop();
+            } else {
+                heartbeat.play();
+            }
+        });
         appearance.applyTo(this);
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         model.openProperty().addListener((_, was, is) -> {
@@ -102,7 +121,16 @@ public final class ShellView extends StackPane {
         job.setRight(judged && model.reasonsShownProperty().get() ? reasons : null);
     }
 
+    /** Shows a page of Arrival by its name. */
+    public void showArrival(String page) {
+        model.stageProperty().set(Stage.ARRIVAL);
+        arrival.show(page);
+    }
+
     private void pressed(KeyEvent e) {
+        if (model.gateProperty().get().isPresent()) {
+            return;
+        }
         if (sheet.isVisible() && (e.getCode() == KeyCode.ESCAPE || e.getCode() == KeyCode.F1)) {
             sheet.close();
             benchLine.focus();
@@ -121,11 +149,12 @@ public final class ShellView extends StackPane {
             case F2 -> benchLine.focus();
             case F4 -> model.reasonsShownProperty().set(!model.reasonsShownProperty().get());
             case F7 -> appearance.nightProperty().set(!appearance.nightProperty().get());
-            case F8 -> model.togglePower();
+            case F8 -> model.power(Edit.Power.LIT);
+            case F9 -> model.power(Edit.Power.OFF);
             case ESCAPE -> {
                 if (inJob) {
                     benchLine.focus();
-                    model.lineProperty().set("");
+                    model.benchLine().lineProperty().set("");
                 }
             }
             default -> {
@@ -140,7 +169,7 @@ public final class ShellView extends StackPane {
         switch (e.getCode()) {
             case PLUS, EQUALS, ADD -> appearance.resize(1);
             case MINUS, SUBTRACT -> appearance.resize(-1);
-            case DIGIT1, DIGIT2, DIGIT3, DIGIT4 ->
+            case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5 ->
                 model.stageProperty().set(List.of(Stage.values()).get(e.getCode().getCode() - KeyCode.DIGIT1.getCode()));
             case HOME -> {
                 if (inJob) {

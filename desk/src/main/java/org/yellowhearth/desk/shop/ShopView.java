@@ -44,7 +44,7 @@ public final class ShopView extends BorderPane {
         notice.getStyleClass().add("notice");
         notice.setId("shop-notice");
         notice.setWrapText(true);
-        model.noticeProperty().addListener((_, _, n) -> {
+        model.background().noticeProperty().addListener((_, _, n) -> {
             notice.setText(n.text());
             notice.getStyleClass().remove("notice-trouble");
             if (n.trouble()) {
@@ -79,7 +79,7 @@ public final class ShopView extends BorderPane {
         caution.setWrapText(true);
         caution.getStyleClass().add("shop-caution");
         setBottom(caution);
-        model.shelfProperty().addListener((_, _, jobs) -> fill(jobs));
+        model.shelf().jobsProperty().addListener((_, _, jobs) -> fill(jobs));
     }
 
     private static Button plateButton(String label, String id, Runnable action) {
@@ -124,7 +124,7 @@ public final class ShopView extends BorderPane {
         bring.setOnAction(_ -> {
             List<Path> chosen = files.jobFiles();
             if (!chosen.isEmpty()) {
-                model.bringIn(chosen);
+                model.shelf().bringIn(chosen);
             }
         });
         arrive.setMinWidth(Region.USE_PREF_SIZE);

@@ -1,27 +1,42 @@
 package org.yellowhearth.desk.theme;
 
+import javafx.animation.Animation;
+import javafx.animation.FadeTransition;
 import javafx.scene.Group;
 import javafx.scene.layout.StackPane;
 import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Text;
+import javafx.util.Duration;
 import org.yellowhearth.core.safety.HearthState;
 
-/** The fire-box: dark with a question mark while nothing is known, a yellow flame when the set is under power. */
+/** The fire-box: a question mark while nothing is known, dark when cold, embers when banked, a flame under power. */
 public final class HearthDrawing extends StackPane {
     private static final String BOX = "M2 44 L2 18 Q2 2 24 2 Q46 2 46 18 L46 44 Z";
     private static final String FLAME = "M24 8 C30 17 37 21 35 32 C34 39 29 42 24 42 C19 42 13 39 13 31 C13 26 17 24 17 18 C20 20 22 22 22 25 "
             + "C25 21 26 14 24 8 Z";
+    private static final String EMBERS = "M8 42 C8 36 13 35 16 37 C18 32 25 31 27 36 C31 32 38 34 40 42 Z";
     private static final String HEART = "M24 26 C27 31 29 33 28 38 C27 41 21 41 20 38 C19 34 23 32 24 26 Z";
+
+    /** Embers breathe slowly: seen when looked at, not calling. */
+    private static final Duration BREATH = Duration.seconds(2.4);
+    private static final double GLOW_LEAST = 0.6;
 
     private final SVGPath flame = path(FLAME, "hearth-flame");
     private final SVGPath heart = path(HEART, "hearth-heart");
+    private final SVGPath embers = path(EMBERS, "hearth-embers");
     private final Text mark = new Text("?");
+
+    private final FadeTransition glow = new FadeTransition(BREATH, embers);
 
     /** A drawing that shows nothing known. */
     public HearthDrawing() {
+        glow.setFromValue(1);
+        glow.setToValue(GLOW_LEAST);
+        glow.setAutoReverse(true);
+        glow.setCycleCount(Animation.INDEFINITE);
         getStyleClass().add("hearth-drawing");
         mark.getStyleClass().add("hearth-mark");
-        getChildren().addAll(new Group(path(BOX, "hearth-box"), flame, heart), mark);
+        getChildren().addAll(new Group(path(BOX, "hearth-box"), embers, flame, heart), mark);
         show(HearthState.UNKNOWN);
     }
 
@@ -34,9 +49,14 @@ public final class HearthDrawing extends StackPane {
 
     /** Shows a state. */
     public void show(HearthState state) {
-        boolean lit = state == HearthState.LIT;
-        flame.setVisible(lit);
-        heart.setVisible(lit);
-        mark.setVisible(!lit);
+        flame.setVisible(state == HearthState.LIT);
+        heart.setVisible(state == HearthState.LIT);
+        embers.setVisible(state == HearthState.BANKED);
+        if (state == HearthState.BANKED) {
+            glow.play();
+        } else {
+            glow.stop();
+        }
+        mark.setVisible(state == HearthState.UNKNOWN);
     }
 }

@@ -1,0 +1,122 @@
+package org.yellowhearth.desk.model;
+
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.records.store.ShopException;
+
+/**
+ * Runs work beside the window and hands its result back to it. What touches the disk runs on the keeper, one thing at a time; what
+ * goes wrong is told and changes nothing.
+ */
+public final class Background {
+    private static final Logger LOG = LoggerFactory.getLogger(Background.class);
+
+    private final Executor keeper;
+    private final Executor aside;
+    private final Executor window;
+    private final ReadOnlyObjectWrapper<Notice> notice = new ReadOnlyObjectWrapper<>(Notice.NONE);
+    private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
+    private int pending;
+
+    /** What is done beside the window. */
+    public interface Work<T> {
+        T get();
+    }
+
+    /** Something to tell the person: done, or what went wrong and what to do. */
+    public record Notice(String text, boolean trouble) {
+        static final Notice NONE = new Notice("", false);
+    }
+
+    /**
+     * Work over three executors.
+     *
+     * @param keeper runs what touches the shop, one thing at a time
+     * @param aside runs what takes long and must not hold up the keeper
+     * @param window runs what changes the screen
+     */
+    public Background(Executor keeper, Executor aside, Executor window) {
+        this.keeper = keeper;
+        this.aside = aside;
+        this.window = window;
+    }
+
+    public ReadOnlyObjectProperty<Notice> noticeProperty() {
+        return notice.getReadOnlyProperty();
+    }
+
+    /** Whether something is being kept or fetched at the moment. */
+    public ReadOnlyBooleanProperty busyProperty() {
+        return busy.getReadOnlyProperty();
+    }
+
+    /** Tells the person something. */
+    public void tell(String text, boolean trouble) {
+        notice.set(new Notice(text, trouble));
+    }
+
+    /** Takes back what was told. */
+    void hush() {
+        notice.set(Notice.NONE);
+    }
+
+    /** Runs work that needs no shop beside everything else and hands its result to the window. */
+    public <T> void aside(Work<T> work, Consumer<T> then) {
+        run(aside, work, then, () -> {
+        });
+    }
+
+    /** Runs work on the shop and hands its result to the window. */
+    <T> void keep(Work<T> work, Consumer<T> then) {
+        keep(work, then, () -> {
+        });
+    }
+
+    /** The same, with an end that comes whether it went well or not. */
+    <T> void keep(Work<T> work, Consumer<T> then, Runnable end) {
+        run(keeper, work, then, end);
+    }
+
+    /** From within work: tells the window how far it is. */
+    void report(Runnable progress) {
+        window.execute(progress);
+    }
+
+    private <T> void run(Executor executor, Work<T> work, Consumer<T> then, Runnable end) {
+        pending++;
+        busy.set(true);
+        executor.execute(() -> {
+            try {
+                T result = work.get();
+                window.execute(() -> settled(() -> then.accept(result), end));
+            } catch (ShopException e) {
+                LOG.error("The shop refused", e);
+                window.execute(() -> settled(() -> tell(e.getMessage(), true), end));
+            } catch (RuntimeException e) {
+                LOG.error("Unexpected", e);
+                window.execute(() -> settled(() -> {
+                    tell(Labels.of("fault", e.toString()), true);
+                    throw e;
+                }, end));
+            }
+        });
+    }
+
+    private void settled(Runnable then, Runnable end) {
+        pending--;
+        busy.set(pending > 0);
+        try {
+            then.run();
+        } finally {
+            end.run();
+        }
+    }
+}

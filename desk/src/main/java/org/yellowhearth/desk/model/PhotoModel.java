@@ -1,0 +1,102 @@
+package org.yellowhearth.desk.model;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
+
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.records.photo.BadPhotographException;
+import org.yellowhearth.records.photo.PhotoStore;
+
+/** Brings photographs into the open job and finds the pictures to show of them, all beside the window. */
+public final class PhotoModel {
+    private static final Logger LOG = LoggerFactory.getLogger(PhotoModel.class);
+
+    private final DeskModel model;
+    private final PhotoStore store;
+    private final ReadOnlyObjectWrapper<Optional<Progress>> progress = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private AtomicBoolean stopped = new AtomicBoolean();
+
+    /** How far bringing in has come. */
+    public record Progress(int done, int of) {
+    }
+
+    private record Taken(List<Photograph> photographs, List<String> refused) {
+    }
+
+    PhotoModel(DeskModel model, PhotoStore store) {
+        this.model = model;
+        this.store = store;
+    }
+
+    /** How far it is, while photographs are being brought in. */
+    public ReadOnlyObjectProperty<Optional<Progress>> progressProperty() {
+        return progress.getReadOnlyProperty();
+    }
+
+    /** Brings files in; each is checked, copied and named in the job only then. What is none is told. */
+    public void bringIn(List<Path> files) {
+        if (files.isEmpty() || progress.get().isPresent()) {
+            return;
+        }
+        String job = model.openProperty().get().orElseThrow().id();
+        List<String> ids = files.stream().map(_ -> model.newId()).toList();
+        AtomicBoolean stop = new AtomicBoolean();
+        stopped = stop;
+        progress.set(Optional.of(new Progress(0, files.size())));
+        model.background().aside(() -> taken(files, ids, stop), taken -> {
+            progress.set(Optional.empty());
+            boolean stillOpen = model.openProperty().get().filter(o -> o.id().equals(job)).isPresent();
+            if (stillOpen) {
+                taken.photographs.forEach(model::put);
+            }
+            if (!taken.refused.isEmpty()) {
+                model.tellLast(String.join("  ", taken.refused));
+            }
+        });
+    }
+
+    private Taken taken(List<Path> files, List<String> ids, AtomicBoolean stop) {
+        List<Photograph> photographs = new ArrayList<>();
+        List<String> refused = new ArrayList<>();
+        for (int i = 0; i < files.size() && !stop.get(); i++) {
+            try {
+                photographs.add(store.take(files.get(i), ids.get(i)));
+            } catch (BadPhotographException e) {
+                LOG.info("A photograph was refused", e);
+                refused.add(e.getMessage());
+            }
+            Progress now = new Progress(i + 1, files.size());
+            model.background().report(() -> progress.set(progress.get().map(_ -> now)));
+        }
+        if (stop.get()) {
+            refused.add(Labels.of("photo.stopped", photographs.size(), files.size()));
+        }
+        return new Taken(photographs, refused);
+    }
+
+    /** Stops bringing in; what is in already stays. */
+    public void stop() {
+        stopped.set(true);
+    }
+
+    /** Finds a picture of a photograph; empty where it is missing, which is told. */
+    public void picture(Photograph photograph, PhotoStore.Size size, Consumer<Optional<Path>> then) {
+        model.background().aside(() -> {
+            try {
+                return Optional.of(store.picture(photograph, size));
+            } catch (BadPhotographException e) {
+                LOG.info("A photograph is missing", e);
+                return Optional.<Path>empty();
+            }
+        }, then);
+    }
+}

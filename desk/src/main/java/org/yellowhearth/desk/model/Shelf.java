@@ -1,0 +1,131 @@
+package org.yellowhearth.desk.model;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.BiFunction;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Entry;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.records.jobfile.JobFile;
+import org.yellowhearth.records.jobfile.JobReader;
+import org.yellowhearth.records.jobfile.JobWriter;
+import org.yellowhearth.records.json.BadFileException;
+import org.yellowhearth.records.json.JsonText;
+import org.yellowhearth.records.photo.BadPhotographException;
+import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.records.store.Shop;
+
+/** The jobs on the shelf: what is there, what comes in and what goes out as files. */
+public final class Shelf {
+    /** Where photographs lie beside a job file. */
+    private static final String PHOTOGRAPHS = "photographs";
+
+    private final Shop shop;
+    private final PhotoStore photographs;
+    private final Knowledge knowledge;
+    private final Background background;
+    private final Supplier<ZonedDateTime> now;
+    private final BiFunction<String, Job, OpenJob> judge;
+    private final ReadOnlyObjectWrapper<List<OpenJob>> jobs = new ReadOnlyObjectWrapper<>(List.of());
+
+    record Told(String text, boolean trouble) {
+    }
+
+    Shelf(Shop shop, PhotoStore photographs, Knowledge knowledge, Background background, Supplier<ZonedDateTime> now,
+            BiFunction<String, Job, OpenJob> judge) {
+        this.shop = shop;
+        this.photographs = photographs;
+        this.knowledge = knowledge;
+        this.background = background;
+        this.now = now;
+        this.judge = judge;
+    }
+
+    public ReadOnlyObjectProperty<List<OpenJob>> jobsProperty() {
+        return jobs.getReadOnlyProperty();
+    }
+
+    /** Fetches the shelf anew. */
+    public void refresh() {
+        background.keep(() -> shop.shelf().stream().map(e -> judge.apply(e.id(), e.job())).toList(), jobs::set);
+    }
+
+    void open(String id, Consumer<OpenJob> show) {
+        background.keep(() -> judge.apply(id, shop.job(id)), show);
+    }
+
+    void arrive(String name, Consumer<OpenJob> show) {
+        String plain = name.strip();
+        if (plain.isEmpty() || plain.length() > 200) {
+            background.tell(Labels.of("shop.name-needed"), true);
+            return;
+        }
+        Entry arrival = new Entry(0, now.get(), new Act.Did(new Edit.Arrived(SetPlate.named(plain), Policy.USUAL)));
+        background.keep(() -> {
+            Job job = Job.of(List.of(arrival));
+            return judge.apply(shop.add(job), job);
+        }, show);
+    }
+
+    /** Brings job files in; each whole or not at all. */
+    public void bringIn(List<Path> files) {
+        background.keep(() -> {
+            List<String> taken = new ArrayList<>();
+            List<String> refused = new ArrayList<>();
+            for (Path file : files) {
+                try {
+                    JobFile job = new JobReader(knowledge).read(JsonText.read(file), now.get());
+                    photographs.takeFrom(file.resolveSibling(PHOTOGRAPHS), job.job().items(Photograph.class));
+                    shop.add(job.job());
+                    taken.add(job.job().plate().name());
+                } catch (BadFileException | BadPhotographException | IOException e) {
+                    refused.add(Labels.of("shop.refused", file.getFileName(), e.getMessage()));
+                }
+            }
+            String said = taken.isEmpty() ? "" : Labels.of("shop.brought-in", String.join(", ", taken)) + "  ";
+            return new Told(said + String.join("  ", refused), !refused.isEmpty());
+        }, told -> {
+            background.tell(told.text, told.trouble);
+            refresh();
+        });
+    }
+
+    /** Writes a job as a job file; a file that is there already is not touched. */
+    void takeOut(OpenJob job, Path file) {
+        background.keep(() -> {
+            Told told = written(file, JobWriter.write(job.id(), job.job()));
+            try {
+                photographs.copyTo(file.resolveSibling(PHOTOGRAPHS), job.job().items(Photograph.class));
+                return told;
+            } catch (IOException e) {
+                return new Told(Labels.of("dossier.not-saved", PHOTOGRAPHS, e.toString()), true);
+            }
+        }, told -> background.tell(told.text, told.trouble));
+    }
+
+    /** Writes a new file, whole or not at all; one that is there already is not touched. */
+    static Told written(Path file, String text) {
+        try {
+            Files.writeString(file, text, StandardOpenOption.CREATE_NEW);
+            return new Told(Labels.of("dossier.saved", file), false);
+        } catch (IOException e) {
+            return new Told(Labels.of("dossier.not-saved", file, e.toString()), true);
+        }
+    }
+}

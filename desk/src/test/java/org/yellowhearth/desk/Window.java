@@ -1,0 +1,178 @@
+package org.yellowhearth.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.BeforeMethod;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.desk.dossier.DossierView;
+import org.yellowhearth.desk.model.Background;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.shell.ShellView;
+import org.yellowhearth.desk.theme.Appearance;
+import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.records.store.Shop;
+
+/** A real window over a shop of two demo sets, and the hands of a person. */
+abstract class Window {
+    /** The time of the bench; tests move it on instead of waiting. */
+    final MovedClock clock = new MovedClock();
+    final FxRobot robot = new FxRobot();
+    final Appearance appearance = new Appearance();
+    private ExecutorService keeper;
+    Path folder;
+    private Shop shop;
+    DeskModel model;
+    List<Path> asked = List.of();
+    Stage stage;
+
+    @BeforeClass
+    public void startToolkit() throws TimeoutException {
+        stage = FxToolkit.registerPrimaryStage();
+        Appearance.loadTypefaces();
+    }
+
+    @BeforeMethod
+    public void openWindow() {
+        folder = Rooms.folder();
+        open();
+        model.shelf().bringIn(List.of(Rooms.demo("mess-receiver.json"), Rooms.demo("valve-voltmeter.json")));
+        settle();
+    }
+
+    void open() {
+        keeper = Executors.newSingleThreadExecutor();
+        shop = Rooms.shop(folder);
+        model = new DeskModel(shop, new PhotoStore(folder), Rooms.KNOWLEDGE, clock,
+                new Background(keeper, keeper, Platform::runLater));
+        FileAsk files = new FileAsk() {
+            @Override
+            public List<Path> jobFiles() {
+                return asked;
+            }
+
+            @Override
+            public List<Path> photographs() {
+                return asked;
+            }
+
+            @Override
+            public Optional<Path> newPicture(String suggestedName) {
+                return Optional.of(folder.resolve(suggestedName));
+            }
+
+            @Override
+            public Optional<Path> newJobFile(String suggestedName) {
+                return Optional.of(folder.resolve(suggestedName));
+            }
+        };
+        robot.interact(() -> {
+            stage.setScene(
+                    new Scene(new ShellView(model, appearance, files, new DossierView(model, files, folder.resolve("dossiers"))),
+                            1280, 800));
+            stage.show();
+            model.shelf().refresh();
+        });
+        settle();
+    }
+
+    @AfterMethod
+    public void closeWindow() throws InterruptedException {
+        close();
+    }
+
+    void close() throws InterruptedException {
+        settle();
+        keeper.shutdown();
+        assertThat(keeper.awaitTermination(20, TimeUnit.SECONDS)).isTrue();
+        shop.close();
+    }
+
+    void settle() {
+        WaitForAsyncUtils.waitForFxEvents();
+        until(() -> !model.background().busyProperty().get());
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    static void until(BooleanSupplier condition) {
+        try {
+            WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, condition::getAsBoolean);
+        } catch (TimeoutException e) {
+            throw new AssertionError("it never came true", e);
+        }
+    }
+
+    <T extends Node> T find(String id, Class<T> type) {
+        return robot.lookup(n -> id.equals(n.getId()) && shown(n)).queryAs(type);
+    }
+
+    private static boolean shown(Node node) {
+        for (Node n = node; n != null; n = n.getParent()) {
+            if (!n.isVisible()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    void press(KeyCode... keys) {
+        robot.push(keys);
+        settle();
+    }
+
+    void enter(String line) {
+        robot.write(line);
+        press(KeyCode.ENTER);
+    }
+
+    String said(String id) {
+        return find(id, Label.class).getText();
+    }
+
+    Job job() {
+        return model.openProperty().get().orElseThrow().job();
+    }
+
+    void openJob(String name) {
+        robot.interact(() -> find("shelf", ListView.class).requestFocus());
+        until(() -> model.shelf().jobsProperty().get().size() >= 2);
+        press(KeyCode.HOME);
+        for (int i = 0; i < model.shelf().jobsProperty().get().size(); i++) {
+            if (model.shelf().jobsProperty().get().get(i).job().plate().name().startsWith(name)) {
+                break;
+            }
+            press(KeyCode.DOWN);
+        }
+        press(KeyCode.ENTER);
+        assertThat(job().plate().name()).startsWith(name);
+    }
+
+    @SuppressWarnings("unchecked")
+    void choose(String id, String words) {
+        ComboBox<Object> box = find(id, ComboBox.class);
+        robot.interact(
+                () -> box.setValue(box.getItems().stream().filter(i -> i != null && box.getConverter().toString(i).equals(words))
+                        .findFirst().orElseThrow()));
+    }
+}
