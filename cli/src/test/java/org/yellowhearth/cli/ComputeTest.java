@@ -116,4 +116,34 @@ public class ComputeTest {
             Files.delete(file);
         }
     }
+
+    /** Version 2: a rail of 10 µF ±0 at 400 V through the resistor suggested; 60 Hz iron on 50 Hz; PERT 2, 4, 12 (textbook figures). */
+    @Test
+    public void whatArrivalAndSafetyComputeIsPrinted() throws IOException {
+        String job = """
+                {"format": "yellow-hearth-job", "version": 2,
+                 "set": {"name": "Test set", "made": 1950, "mains": {"volts": 115, "hertz": 60}, "chassis": "isolated"},
+                 "parts": [{"ref": "C1", "capacitanceFarads": 1e-5, "kind": "electrolytic-dry", "ratedVolts": 450,
+                            "tolerance": {"below": 0, "above": 0}, "dateCode": "912"}],
+                 "aspects": [{"aspect": "bench", "mainsVolts": 115, "mainsHertz": 50, "measured": true}],
+                 "items": [{"item": "rail", "id": "r", "name": "HT", "volts": 400, "parts": ["C1"], "otherKind": "unstated",
+                            "bleeder": "marked", "bleederOhms": 100000},
+                           {"item": "estimate-line", "id": "e", "phase": "supply", "text": "x",
+                            "hours": {"low": 2, "likely": 4, "high": 12}, "money": {"low": 1, "likely": 1, "high": 1}}]}
+                """;
+        assertThat(run(file(job))).isZero();
+        JsonNode root = new ObjectMapper().readTree(out.toString());
+        JsonNode store = root.path("stores").get(0);
+        JsonNode discharge = store.path("discharge");
+        assertThat(discharge.path("energyJoules").asDouble()).isCloseTo(0.8, within(1e-9));
+        double tau = discharge.path("ohms").asDouble() * 1e-5;
+        assertThat(discharge.path("secondsTo60Volts").asDouble()).isCloseTo(tau * Math.log(400 / 60.0), within(1e-9));
+        assertThat(store.path("known").asBoolean()).isFalse();
+        assertThat(root.path("mains").toString()).contains("\"severity\":\"stop\"", "120 %");
+        assertThat(root.path("estimate").path("whole").path("hours").path("mean").asDouble()).isCloseTo(5, within(1e-9));
+        assertThat(root.path("dated").get(0).path("year").asInt()).isEqualTo(1949);
+        assertThat(root.path("dated").get(0).path("settled").asText()).isEqualTo("by-set");
+        assertThat(root.path("checks").findValuesAsText("code")).contains("rail-r", "primary");
+        assertThat(root.path("cautions").findValuesAsText("id")).contains("mains", "high-voltage");
+    }
 }

@@ -24,6 +24,8 @@ public final class Main {
     public static void main(String[] args) {
         Places places = Places.ofThisUser();
         Path logs = places.logs();
+        // Photographs and pages are drawn without a window of that toolkit.
+        System.setProperty("java.awt.headless", "true");
         System.setProperty("hearth.logs", logs.toString());
         System.setProperty("logback.configurationFile", "org/yellowhearth/desk/logging.xml");
         PREFERENCES.setLevel(Level.WARNING);

@@ -20,6 +20,7 @@ import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
@@ -44,6 +45,8 @@ import org.yellowhearth.records.store.SqliteShop;
 public final class Shots extends Application {
     private static final Instant START = Instant.parse("2026-11-23T10:00:00Z");
     private static final double SETTLING_MILLIS = 700;
+    /** Rests between discharging and measuring until nothing comes back. */
+    private static final int RESTS = 4;
 
     private final StillClock clock = new StillClock(START);
     private final ExecutorService keeper = Executors.newSingleThreadExecutor();
@@ -156,6 +159,17 @@ public final class Shots extends Application {
         shot("gate");
         steps.add(() -> model.gateProperty().get().ifPresent(g -> g.leave().run()));
         steps.add(() -> model.benchLine().lineProperty().set(""));
+        for (int rest = 0; rest < RESTS; rest++) {
+            steps.add(() -> model.hearthProperty().get().stores()
+                    .forEach(s -> model.happened(new Edit.VoltsMeasured(s.store().id(), 0.1))));
+            steps.add(() -> clock.goOn(Duration.ofHours(1)));
+        }
+        steps.add(() -> {
+            model.stageProperty().set(org.yellowhearth.desk.model.Stage.SAFETY);
+            ((ToggleButton) shell.lookup("#safety-cautions")).fire();
+            model.tick();
+        });
+        shot("safety-cold");
         steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.DOSSIER));
         steps.add(() -> {
         });

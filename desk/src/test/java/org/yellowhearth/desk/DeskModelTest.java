@@ -9,10 +9,14 @@ import java.time.ZonedDateTime;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
+import java.util.OptionalDouble;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.core.fact.Bench;
+import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
@@ -315,5 +319,82 @@ public class DeskModelTest {
         assertThat(model.benchLine().lineProperty().get()).isEmpty();
         assertThat(job().census()).hasSize(1);
         assertThat(model.background().busyProperty().get()).isFalse();
+    }
+
+    private void bankedAt300Volts() {
+        model.arrive("X");
+        Rooms.type(model, "+ C1 10 MFD 450 V electrolytic");
+        model.put(new Rail("r1", "HT", 300, List.of(Rooms.ref("C1")), OptionalDouble.empty(), "unstated", Rail.Bleeder.NONE,
+                OptionalDouble.empty()));
+        lit();
+        model.power(Edit.Power.OFF);
+        assertThat(hearth()).isEqualTo(HearthState.BANKED);
+    }
+
+    @Test
+    public void aReadingInABankedSetWaitsForAnAnswerThatIsKeptWithIt() {
+        bankedAt300Volts();
+        Rooms.type(model, "C1 9u @100");
+        assertThat(job().readings()).isEmpty();
+        assertThat(model.benchLine().lineProperty().get()).as("the line stays").isEqualTo("C1 9u @100");
+        model.gateProperty().get().orElseThrow().leave().run();
+        assertThat(job().readings()).isEmpty();
+        model.benchLine().enter();
+        answer("lifted out and discharged");
+        assertThat(job().readings()).hasSize(1);
+        assertThat(model.benchLine().lineProperty().get()).isEmpty();
+        assertThat(job().events().getLast().event()).isEqualTo(
+                new Edit.Answered(Edit.Question.READ_WHILE_BANKED, OptionalDouble.of(300), "lifted out and discharged"));
+        model.undo();
+        assertThat(job().readings()).isEmpty();
+        assertThat(job().events().getLast().event()).as("the answer was given, whatever came of it")
+                .isInstanceOf(Edit.Answered.class);
+    }
+
+    @Test
+    public void nothingElseIsDoneWhileSomebodyStandsAtTheGate() {
+        bankedAt300Volts();
+        Rooms.type(model, "C1 9u @100");
+        model.changePlate(p -> p.with(d -> d.place = "loft"));
+        assertThat(job().plate().place()).isEmpty();
+        model.gateProperty().get().orElseThrow().leave().run();
+        assertThat(job().plate().place()).isEqualTo("loft");
+        Rooms.type(model, "C1 9u @100");
+        model.toShop();
+        assertThat(model.gateProperty().get()).as("leaving the job leaves the gate").isEmpty();
+    }
+
+    @Test
+    public void aLitSetLetsAPartGoOnlyWithAReason() {
+        bankedAt300Volts();
+        lit();
+        Rooms.type(model, "- C1");
+        assertThat(job().census()).hasSize(1);
+        answer("listed by mistake");
+        assertThat(job().census()).isEmpty();
+    }
+
+    @Test
+    public void anAspectThatCannotStandIsToldAndNotKept() {
+        model.arrive("X");
+        model.changeAspect(Bench.class, b -> b.with(d -> d.celsius = OptionalDouble.of(400)));
+        assertThat(job().aspect(Bench.class)).isEqualTo(Bench.BLANK);
+        assertThat(model.background().noticeProperty().get().text()).contains("Ambient temperature", "400");
+        model.changeAspect(Bench.class, b -> b.with(d -> d.celsius = OptionalDouble.of(18)));
+        assertThat(job().aspect(Bench.class).celsius()).hasValue(18);
+        model.undo();
+        assertThat(job().aspect(Bench.class)).isEqualTo(Bench.BLANK);
+    }
+
+    @Test
+    public void photographsGoOutAndComeInBesideTheJobFile() throws Exception {
+        model.shelf().bringIn(List.of(Rooms.demo("mess-receiver.json")));
+        model.openJob(model.shelf().jobsProperty().get().getFirst().id());
+        Photograph photograph = job().items(Photograph.class).getFirst();
+        Path out = Rooms.folder();
+        model.takeOut(out.resolve("set.json"));
+        assertThat(out.resolve("photographs").resolve(photograph.file()))
+                .hasSameBinaryContentAs(Rooms.demo("photographs/" + photograph.file()));
+        model.photographs().picture(photograph, PhotoStore.Size.SMALL, path -> assertThat(path).isPresent());
     }
 }

@@ -10,8 +10,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Edit;
@@ -54,12 +52,7 @@ final class StoreRow extends VBox {
         FlowPane actions = new FlowPane(meter, found, Page.button("safety.measured", null, () -> measured(false)), ohms, clip);
         actions.getStyleClass().add("check-answers");
         volts.setMinWidth(USE_PREF_SIZE);
-        name.setMinWidth(USE_PREF_SIZE);
-        when.setMaxWidth(Double.MAX_VALUE);
-        HBox head = new HBox(name, when, volts);
-        head.getStyleClass().add("store-head");
-        HBox.setHgrow(when, Priority.ALWAYS);
-        getChildren().addAll(head,
+        getChildren().addAll(Page.row(name, volts), when,
                 Page.row(what, Page.quiet("safety.plan", () -> shown.ifPresent(r -> plan.accept(r.store()))),
                         Page.quiet("form.take-out", this::takeOut)),
                 actions);
@@ -97,6 +90,9 @@ final class StoreRow extends VBox {
         }
         if (!s.known()) {
             return Labels.of("safety.store.unknown");
+        }
+        if (Math.abs(s.safeVolts()) < HazardClass.METER_VOLTS) {
+            return Labels.of("safety.store.under");
         }
         Quantity most = Quantity.volts(HearthText.shown(s.safeVolts()));
         Quantity likely = Quantity.volts(HearthText.shown(s.likelyVolts()));
