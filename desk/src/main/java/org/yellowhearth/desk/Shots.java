@@ -136,7 +136,9 @@ public final class Shots extends Application {
         for (String page : List.of("complaint", "mains", "photographs", "apart", "scope", "policy")) {
             steps.add(() -> shell.showArrival(page));
             steps.add(() -> {
-                // A moment for the pictures.
+                if (page.equals("photographs")) {
+                    ((ToggleButton) scene.lookup("#photo-c-photo2")).fire();
+                }
             });
             shot("arrival-" + page);
         }

@@ -62,7 +62,10 @@ public record Estimate(Map<Phase, Sum> phases, Sum whole, Advice advice, List<Me
         SUPPLY_FITS, SUPPLY_TOO, WORTH, LIMIT
     }
 
-    private record Bound(OptionalDouble most, Pert whole, Pert supply, Unit unit, Argued words) {
+    private record Bound(OptionalDouble most, Pert whole, Pert supply, String unit, Argued words) {
+        String said(double amount) {
+            return (Quantity.ratio(amount) + " " + unit).strip();
+        }
     }
 
     private record Argued(EstimateWords fits, EstimateWords may, EstimateWords exceeds) {
@@ -97,10 +100,10 @@ public record Estimate(Map<Phase, Sum> phases, Sum whole, Advice advice, List<Me
             reasons.add(Message.of(EstimateWords.NO_BOUND));
             return Advice.OPEN;
         }
-        Advice byMoney = weigh(new Bound(money, whole.money, supply.money, Unit.RATIO,
+        Advice byMoney = weigh(new Bound(money, whole.money, supply.money, budget.currency(),
                 new Argued(EstimateWords.FITS_MONEY, EstimateWords.MAY_EXCEED_MONEY, EstimateWords.EXCEEDS_MONEY)), bound,
                 supply.lines, reasons);
-        Advice byHours = weigh(new Bound(budget.hoursLimit(), whole.hours, supply.hours, Unit.HOUR,
+        Advice byHours = weigh(new Bound(budget.hoursLimit(), whole.hours, supply.hours, Unit.HOUR.symbol(),
                 new Argued(EstimateWords.FITS_HOURS, EstimateWords.MAY_EXCEED_HOURS, EstimateWords.EXCEEDS_HOURS)),
                 Message.of(EstimateWords.LIMIT), supply.lines, reasons);
         return byMoney.compareTo(byHours) >= 0 ? byMoney : byHours;
@@ -111,9 +114,9 @@ public record Estimate(Map<Phase, Sum> phases, Sum whole, Advice advice, List<Me
             return Advice.OPEN;
         }
         double most = b.most.getAsDouble();
-        Quantity likely = Quantity.of(b.whole.mean(), b.unit);
-        Quantity upTo = Quantity.of(b.whole.to(), b.unit);
-        Quantity limit = Quantity.of(most, b.unit);
+        String likely = b.said(b.whole.mean());
+        String upTo = b.said(b.whole.to());
+        String limit = b.said(most);
         if (b.whole.to() <= most) {
             reasons.add(Message.of(b.words.fits, upTo, name, limit));
             return Advice.GO;
@@ -125,7 +128,7 @@ public record Estimate(Map<Phase, Sum> phases, Sum whole, Advice advice, List<Me
         reasons.add(Message.of(b.words.exceeds, likely, name, limit));
         boolean supplyFits = supplyLines > 0 && b.supply.to() <= most;
         reasons.add(Message.of(supplyFits ? EstimateWords.SUPPLY_FITS : EstimateWords.SUPPLY_TOO,
-                Quantity.of(b.supply.to(), b.unit)));
+                b.said(b.supply.to())));
         return supplyFits ? Advice.GO_SMALL : Advice.STOP;
     }
 

@@ -46,4 +46,9 @@ public record Rail(String id, String name, double volts, List<PartRef> parts, Op
         }
         parts = List.copyOf(parts);
     }
+
+    /** This with its bleeder as it was measured. */
+    public Rail bledBy(double ohms) {
+        return new Rail(id, name, volts, parts, otherFarads, otherKind, Bleeder.MEASURED, OptionalDouble.of(ohms));
+    }
 }

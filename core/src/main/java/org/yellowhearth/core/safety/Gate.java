@@ -33,7 +33,7 @@ public record Gate(Edit.Question question, Message words, boolean reasonNeeded, 
         boolean banked = hearth.state() == HearthState.BANKED;
         return switch (edit) {
             case Edit.ReadingKept e when (lit || banked) && wantsNoCharge(e) -> Optional.of(reading(lit, hearth));
-            case Edit.ItemChanged e when (lit || banked) && e.after().filter(Gate::isMeterCheck).isPresent() ->
+            case Edit.ItemChanged e when (lit || banked) && e.after().filter(Gate::isMeasured).isPresent() ->
                 Optional.of(reading(lit, hearth));
             case Edit.PartRemoved e when lit -> Optional.of(new Gate(Edit.Question.REMOVE_WHILE_LIT,
                     Message.of(GateWords.REMOVE_WHILE_LIT, e.part().ref().toString()), true, volts(hearth)));
@@ -64,9 +64,13 @@ public record Gate(Edit.Question question, Message words, boolean reasonNeeded, 
         return hearth.stores().isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(hearth.highestVolts());
     }
 
-    /** A check with an ohmmeter, or any other that was measured; the rating of a fuse is only read from its cap. */
-    private static boolean isMeterCheck(Item item) {
-        return item instanceof CheckResult r && r.measured().isPresent() && !r.check().equals(Checks.FUSE);
+    /** A measured bleeder or check; the rating of a fuse is only read from its cap. */
+    private static boolean isMeasured(Item item) {
+        return switch (item) {
+            case CheckResult r -> r.measured().isPresent() && !r.check().equals(Checks.FUSE);
+            case Rail r -> r.bleeder() == Rail.Bleeder.MEASURED;
+            default -> false;
+        };
     }
 
     /** A leakage current is read under voltage; everything else needs an empty capacitor. */

@@ -78,8 +78,9 @@ public final class Hearth {
 
     private HearthReading.StoreReading at(Course c, Instant now) {
         Store s = c.store;
-        if (lit || !c.known) {
-            return new HearthReading.StoreReading(s, c.known, c.litVolts, c.litVolts, c.litVolts, Optional.empty(),
+        boolean known = c.known && s.complete();
+        if (lit || !known) {
+            return new HearthReading.StoreReading(s, known, c.litVolts, c.litVolts, c.litVolts, Optional.empty(),
                     Optional.empty(), Optional.empty(), Optional.empty(), c.clipOhms);
         }
         double seconds = Math.max(0, Duration.between(c.from, now).toMillis() / MILLIS);

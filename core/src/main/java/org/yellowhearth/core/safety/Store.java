@@ -21,10 +21,11 @@ import org.yellowhearth.core.reading.Reading;
  * @param litVolts the highest it stands at under power
  * @param likelyFarads its capacitance as measured last, else as marked
  * @param highFarads the most it can be: measured, or marked with its upper tolerance, whichever is more
+ * @param complete whether every part listed on it is in the census; else nothing can be said of it
  * @param absorption the share of charge its dielectrics hold back
  */
-public record Store(String id, String name, double litVolts, double likelyFarads, double highFarads, double absorption,
-        Rail.Bleeder bleeder, OptionalDouble bleederOhms) {
+public record Store(String id, String name, double litVolts, double likelyFarads, double highFarads, boolean complete,
+        double absorption, Rail.Bleeder bleeder, OptionalDouble bleederOhms) {
     /** A common anode capacitance where nobody knows better (common practice: 0.5 to 3 nF). */
     public static final double ANODE_FARADS = 2e-9;
     private static final double HIGHEST_ANODE_FARADS = 3e-9;
@@ -36,7 +37,7 @@ public record Store(String id, String name, double litVolts, double likelyFarads
         List<Store> stores = new ArrayList<>(job.items(Rail.class).stream().map(r -> of(r, job, knowledge)).toList());
         job.aspect(Build.class).pictureTube().ifPresent(t -> stores.add(new Store(Edit.PICTURE_TUBE, Edit.PICTURE_TUBE,
                 t.anodeVolts(), t.farads().orElse(ANODE_FARADS),
-                Math.max(HIGHEST_ANODE_FARADS, t.farads().orElse(0)), GLASS_ABSORPTION, Rail.Bleeder.NONE,
+                Math.max(HIGHEST_ANODE_FARADS, t.farads().orElse(0)), true, GLASS_ABSORPTION, Rail.Bleeder.NONE,
                 OptionalDouble.empty())));
         return List.copyOf(stores);
     }
@@ -66,7 +67,8 @@ public record Store(String id, String name, double litVolts, double likelyFarads
         }
         double least = 1e-12;
         return new Store(rail.id(), rail.name(), rail.volts(), Math.max(likely, least), Math.max(high, least),
-                high > 0 ? held / high : 0, rail.bleeder(), rail.bleederOhms());
+                rail.parts().stream().allMatch(ref -> job.part(ref).isPresent()), high > 0 ? held / high : 0, rail.bleeder(),
+                rail.bleederOhms());
     }
 
     /** The charge as it most likely goes: every resistor as it is said to be. */

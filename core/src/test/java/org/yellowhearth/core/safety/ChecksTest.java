@@ -18,6 +18,7 @@ import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.Jumper;
+import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.Rail.Bleeder;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
@@ -130,6 +131,10 @@ public class ChecksTest {
         assertThat(gate(off, reading(Figure.LEAKAGE, 1e-3))).as("leakage is read under voltage").isEmpty();
         assertThat(gate(off, new Edit.ItemChanged(Optional.empty(), Optional.of(
                 new CheckResult("k", "primary", CheckResult.Outcome.PASSED, OptionalDouble.of(30), "", moment(20))))))
+                .isPresent();
+        Rail rail = off.items(Rail.class).getFirst();
+        assertThat(gate(off, new Edit.ItemChanged(Optional.of(rail), Optional.of(rail.bledBy(47e3)))))
+                .as("an ohmmeter on the rail")
                 .isPresent();
         assertThat(gate(valveSet(), reading(Figure.ESR, 2))).as("nothing is listed").isEmpty();
     }

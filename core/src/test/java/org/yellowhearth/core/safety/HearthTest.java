@@ -6,6 +6,7 @@ import static org.yellowhearth.core.Sets.KNOWLEDGE;
 import static org.yellowhearth.core.Sets.arrived;
 import static org.yellowhearth.core.Sets.at;
 import static org.yellowhearth.core.Sets.moment;
+import static org.yellowhearth.core.Sets.part;
 import static org.yellowhearth.core.Sets.rail;
 import static org.yellowhearth.core.Sets.with;
 
@@ -21,6 +22,12 @@ import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.Rail.Bleeder;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.reading.Conditions;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Figures;
+import org.yellowhearth.core.reading.Reading;
 
 public class HearthTest {
     private static final Edit LIT = new Edit.PowerSwitched(Edit.Power.LIT);
@@ -113,6 +120,33 @@ public class HearthTest {
         HearthReading discharged = hearth(at(listed, 1, new Edit.VoltsMeasured("HT", 0.1)), 2);
         assertThat(discharged.state()).isEqualTo(HearthState.BANKED);
         assertThat(discharged.highestVolts()).isGreaterThan(20);
+    }
+
+    @Test
+    public void aRailWhosePartLeftTheCensusIsUnknownAgain() {
+        Capacitor part = part("C1", 40e-6, Role.RESERVOIR, "");
+        Rail rail = new Rail("HT", "HT", 300, List.of(part.ref()), OptionalDouble.empty(), "", Bleeder.MEASURED,
+                OptionalDouble.of(100e3));
+        Job off = run(with(at(arrived(), 0, new Edit.PartAdded(part)), rail));
+        assertThat(hearth(off, 601).state()).isEqualTo(HearthState.BANKED);
+        Job gone = at(off, 601, new Edit.PartRemoved(part, List.of()));
+        assertThat(hearth(gone, 100_000).state()).isEqualTo(HearthState.UNKNOWN);
+        assertThat(hearth(gone, 100_000).touchSafe()).isFalse();
+    }
+
+    /** The capacitance held against the clock is the larger of measured and marked with its tolerance. */
+    @Test
+    public void theMostCapacitanceCounts() {
+        Capacitor part = part("C1", 40e-6, Role.RESERVOIR, "");
+        Rail rail = new Rail("HT", "HT", 300, List.of(part.ref()), OptionalDouble.empty(), "", Bleeder.NONE,
+                OptionalDouble.empty());
+        Job job = with(at(arrived(), 0, new Edit.PartAdded(part)), rail);
+        Job measured = at(job, 1,
+                new Edit.ReadingKept(new Reading("r", part.ref(), moment(1), Figures.of(Figure.CAPACITANCE, 55e-6),
+                        Conditions.UNSTATED, "")));
+        assertThat(Store.of(job, KNOWLEDGE).getFirst().highFarads()).isEqualTo(40e-6);
+        assertThat(Store.of(measured, KNOWLEDGE).getFirst().highFarads()).isEqualTo(55e-6);
+        assertThat(Store.of(measured, KNOWLEDGE).getFirst().absorption()).isEqualTo(0.1);
     }
 
     /** 10 mF at 59 V still holds 17 J (design, common practice). */

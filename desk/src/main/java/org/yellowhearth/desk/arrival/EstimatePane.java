@@ -78,7 +78,7 @@ final class EstimatePane extends VBox {
         budget.worth().ifPresent(w -> marks.add(new RangeScale.Mark(w, Labels.of("scope.worth.mark"))));
         budget.moneyLimit().ifPresent(w -> marks.add(new RangeScale.Mark(w, Labels.of("scope.limit.mark"))));
         scale.show(e.whole().money().from(), e.whole().money().mean(), e.whole().money().to(), budget.currency(), marks);
-        sums(e, budget.currency());
+        sums(job, e, budget.currency());
         Page.fillRows(consents, job.items(Consent.class), "scope.consents.none",
                 c -> Page.row(
                         Page.text(Labels.of("scope.consent.said", model.words().word(c.phase()),
@@ -87,7 +87,7 @@ final class EstimatePane extends VBox {
                         Page.quiet("form.take-out", () -> model.take(c))));
     }
 
-    private void sums(Estimate e, String currency) {
+    private void sums(Job job, Estimate e, String currency) {
         sums.getChildren().clear();
         if (e.whole().lines() == 0) {
             return;
@@ -98,12 +98,22 @@ final class EstimatePane extends VBox {
         for (Phase p : Phase.values()) {
             Estimate.Sum sum = e.phases().get(p);
             if (sum.lines() > 0) {
-                sums.addRow(row++, Page.text(model.words().word(p)), figures(sum.hours()), figures(sum.money()));
+                sums.addRow(row++, Page.text(model.words().word(p) + agreed(Estimate.consented(job, p), sum, currency)),
+                        figures(sum.hours()), figures(sum.money()));
             }
         }
         sums.addRow(row, Page.text(Labels.of("scope.sum.whole"), "strong-note"), figures(e.whole().hours()),
                 figures(e.whole().money()));
         sums.add(Page.text(Labels.of("scope.sum.how"), "reasons-source"), 0, row + 1, 3, 1);
+    }
+
+    /** What the owner agreed to for a phase, and whether it may not be enough. */
+    private static String agreed(OptionalDouble consent, Estimate.Sum sum, String currency) {
+        if (consent.isEmpty()) {
+            return "";
+        }
+        boolean enough = sum.money().to() <= consent.getAsDouble();
+        return Labels.of(enough ? "scope.agreed" : "scope.agreed.short", amount(consent.getAsDouble(), currency));
     }
 
     private static Label figures(Pert p) {

@@ -28,6 +28,7 @@ final class PartForm {
     private final ComboBox<Role> role;
     private final ComboBox<Polarity> polarity;
     private final TextField sees;
+    private final TextField dated;
 
     PartForm(DeskModel model) {
         this.model = model;
@@ -44,6 +45,7 @@ final class PartForm {
         polarity = form.choice("form.polarity", "part-polarity", List.of(Polarity.values()).subList(1, Polarity.values().length),
                 p -> model.words().word(p));
         sees = form.field("form.sees", "part-sees", 4);
+        dated = form.field("form.dated", "part-dated", 4);
         Button add = new Button(Labels.of("form.add"));
         add.setId("part-add");
         add.getStyleClass().add("keep-button");
@@ -86,6 +88,9 @@ final class PartForm {
         String volts = sees.getText().strip();
         if (!volts.isEmpty()) {
             said.append(" sees ").append(volts).append(Character.isDigit(volts.charAt(volts.length() - 1)) ? "V" : "");
+        }
+        if (!dated.getText().isBlank()) {
+            said.append(" dated ").append(dated.getText().strip());
         }
         String ref = reference.getText().strip();
         String text = said.toString().strip();

@@ -53,7 +53,8 @@ final class StoreRow extends VBox {
         actions.getStyleClass().add("check-answers");
         volts.setMinWidth(USE_PREF_SIZE);
         getChildren().addAll(Page.row(name, volts), when,
-                Page.row(what, Page.quiet("safety.plan", () -> shown.ifPresent(r -> plan.accept(r.store()))),
+                Page.row(what, Page.quiet("safety.bleeder.measured", this::bleederMeasured),
+                        Page.quiet("safety.plan", () -> shown.ifPresent(r -> plan.accept(r.store()))),
                         Page.quiet("form.take-out", this::takeOut)),
                 actions);
     }
@@ -100,6 +101,9 @@ final class StoreRow extends VBox {
     }
 
     private static String when(HearthReading.StoreReading s, HearthState state) {
+        if (!s.store().complete()) {
+            return Labels.of("safety.store.incomplete");
+        }
         if (state == HearthState.LIT || !s.known()) {
             return Labels.of(state == HearthState.LIT ? "safety.store.lit" : "safety.store.measure");
         }
@@ -135,6 +139,19 @@ final class StoreRow extends VBox {
             model.happened(new Edit.ClipPut(s.store().id(), read.getAsDouble()));
             ohms.clear();
         }));
+    }
+
+    /** The ohms in the field are those of the bleeder, measured: from now on it may be counted on. */
+    private void bleederMeasured() {
+        model.made(() -> {
+            OptionalDouble read = Measure.OHMS.read(ohms.getText());
+            if (read.isEmpty()) {
+                throw new IllegalArgumentException(Labels.of("safety.bleeder.needed"));
+            }
+            shown.flatMap(s -> model.job().item(s.store().id())).filter(Rail.class::isInstance).map(Rail.class::cast)
+                    .ifPresent(r -> model.put(r.bledBy(read.getAsDouble())));
+            ohms.clear();
+        });
     }
 
     private void takeOut() {

@@ -11,6 +11,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.yellowhearth.core.arrival.MainsFit;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Verdict;
 import org.yellowhearth.core.safety.Check;
@@ -77,7 +78,7 @@ final class PathView extends VBox {
         boolean attention = open.assessments().stream()
                 .anyMatch(a -> a.verdict() == Verdict.RENEW || (a.measured() && a.verdict() == Verdict.RECHECK));
         boolean plateDone = open.job().plate().made().isPresent() && open.job().plate().mains().isPresent();
-        set(Stage.ARRIVAL, plateDone ? "done" : "hand", "");
+        set(Stage.ARRIVAL, MainsFit.stops(open.job()) ? "attention" : plateDone ? "done" : "hand", "");
         safety(open);
         set(Stage.CENSUS, all == 0 ? "untouched" : "done", all == 0 ? "" : Long.toString(all));
         String state = measured == 0 ? "untouched" : attention ? "attention" : measured == all ? "done" : "hand";

@@ -127,6 +127,8 @@ public class VerdictTest {
                 {reservoir, good, usual.with(Policy.WhenToRenew.ECONOMIC), false, Verdict.KEEP}, //
                 {reservoir, good, usual.with(Policy.WhenToRenew.BLANKET), false, Verdict.RENEW}, //
                 {"100 MFD 25 V electrolytic tone", "98u D0.1 @100", usual.with(Policy.WhenToRenew.BLANKET), false, Verdict.RENEW}, //
+                {"100 MFD 25 V electrolytic tone dated 0512", "98u D0.1 @100", usual.with(Policy.WhenToRenew.BLANKET), false,
+                        Verdict.KEEP}, //
                 {"100 MFD 25 V electrolytic tone", "98u D0.1 @100", usual, false, Verdict.KEEP}, //
                 {"100 MFD 25 V electrolytic tone", "98u D0.2 @100", usual.with(Policy.Profile.MODERN), false, Verdict.WATCH}, //
                 {"100 MFD 25 V electrolytic tone", "98u D0.26 @100", usual.with(Policy.Profile.MODERN), false, Verdict.RENEW}, //
