@@ -143,7 +143,6 @@ public final class Shots extends Application {
             shot("arrival-" + page);
         }
         steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.SAFETY));
-        shot("safety-lit");
         steps.add(() -> model.power(Edit.Power.OFF));
         steps.add(() -> {
             clock.goOn(Duration.ofSeconds(4));

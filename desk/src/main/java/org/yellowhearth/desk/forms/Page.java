@@ -1,6 +1,7 @@
 package org.yellowhearth.desk.forms;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 
@@ -42,8 +43,21 @@ public abstract class Page extends ScrollPane {
     private void showIfSeen() {
         if (stale && getScene() != null && model.openProperty().get().isPresent()) {
             stale = false;
+            Optional<String> focused = focusedHere();
             show(model.job());
+            focused.map(id -> lookup("#" + id)).ifPresent(Node::requestFocus);
         }
+    }
+
+    /** The id of what has the focus on this page: rows are made anew, and the keyboard must find its place again. */
+    private Optional<String> focusedHere() {
+        Node owner = getScene().getFocusOwner();
+        for (Node n = owner; n != null; n = n.getParent()) {
+            if (equals(n)) {
+                return Optional.ofNullable(owner.getId());
+            }
+        }
+        return Optional.empty();
     }
 
     /** Shows what stands in the job. */

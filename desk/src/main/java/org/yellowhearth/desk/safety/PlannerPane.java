@@ -125,7 +125,11 @@ final class PlannerPane extends VBox {
                         .max(Comparator.comparingDouble(PlannerPane::energy)));
         if (now.isPresent()) {
             plan(now.get());
-        } else if (farads.getText().isEmpty()) {
+        } else if (farads.getText().isEmpty() || !name.isEmpty()) {
+            // What stands there was a store of another job, or of before it was taken out.
+            name = "";
+            List.of(farads, volts, ohms).forEach(TextField::clear);
+            tube.getChildren().clear();
             figures.getChildren().clear();
             figures.add(Page.text(Labels.of("safety.plan.empty"), "quiet"), 0, 0);
             curve.setVisible(false);

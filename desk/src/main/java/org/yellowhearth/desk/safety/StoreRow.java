@@ -35,6 +35,7 @@ final class StoreRow extends VBox {
     private final TextField ohms = new TextField();
     private final Button clip;
     private final Button found;
+    private final Button bleeder;
     private Optional<HearthReading.StoreReading> shown = Optional.empty();
 
     StoreRow(DeskModel model, Consumer<Store> plan) {
@@ -47,13 +48,14 @@ final class StoreRow extends VBox {
         ohms.setPromptText(Labels.of("safety.clip.ohms"));
         ohms.setOnAction(_ -> clipped());
         clip = Page.button("safety.clip.on", null, this::clipped);
+        bleeder = Page.quiet("safety.bleeder.measured", this::bleederMeasured);
         found = Page.button("safety.found", null, () -> measured(true));
         found.setTooltip(new Tooltip(Labels.of("safety.found.tip")));
         FlowPane actions = new FlowPane(meter, found, Page.button("safety.measured", null, () -> measured(false)), ohms, clip);
         actions.getStyleClass().add("check-answers");
         volts.setMinWidth(USE_PREF_SIZE);
         getChildren().addAll(Page.row(name, volts), when,
-                Page.row(what, Page.quiet("safety.bleeder.measured", this::bleederMeasured),
+                Page.row(what, bleeder,
                         Page.quiet("safety.plan", () -> shown.ifPresent(r -> plan.accept(r.store()))),
                         Page.quiet("form.take-out", this::takeOut)),
                 actions);
@@ -75,6 +77,8 @@ final class StoreRow extends VBox {
                 model.words().word(store.bleeder())
                         + (store.bleederOhms().isPresent() ? " " + Quantity.ohms(store.bleederOhms().getAsDouble()) : ""),
                 model.words().word(s.hazard())));
+        bleeder.setVisible(!tube);
+        bleeder.setManaged(!tube);
         found.setId("found-" + store.name());
         found.setVisible(!s.known());
         found.setManaged(!s.known());

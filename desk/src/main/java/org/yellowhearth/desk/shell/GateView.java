@@ -46,6 +46,9 @@ final class GateView extends StackPane {
             if (e.getCode() == KeyCode.ESCAPE) {
                 leave();
                 e.consume();
+            } else if (e.getCode() == KeyCode.ENTER && e.getTarget() instanceof Button focused) {
+                focused.fire();
+                e.consume();
             }
         });
         reason.setOnAction(_ -> goOn(reason.getText()));

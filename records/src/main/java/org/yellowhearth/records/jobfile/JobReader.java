@@ -85,8 +85,8 @@ public final class JobReader {
         Policy policy = policy(root.optional("policy"));
         List<Capacitor> parts = parts(root);
         List<Reading> readings = readings(root, parts, now);
-        List<Aspect> aspects = aspects(root);
-        List<Item> items = items(root);
+        List<Aspect> aspects = FactReader.aspects(root);
+        List<Item> items = FactReader.items(root);
         Optional<JsonValue> journal = root.optional("journal");
         if (journal.isPresent() && root.optional("notes").isPresent()) {
             throw root.field("notes").bad("notes stand in the journal where there is one; leave out one of the two");
@@ -135,36 +135,6 @@ public final class JobReader {
         return journal;
     }
 
-    private static List<Aspect> aspects(JsonValue root) {
-        Set<Class<?>> seen = new HashSet<>();
-        return root.list("aspects", Aspect.BLANKS.size()).stream().map(v -> {
-            Aspect aspect = aspect(v);
-            if (!seen.add(aspect.getClass())) {
-                throw v.bad("this aspect stands here a second time");
-            }
-            return aspect;
-        }).filter(a -> !Aspect.BLANKS.contains(a)).toList();
-    }
-
-    private static List<Item> items(JsonValue root) {
-        Set<String> seen = new HashSet<>();
-        return root.list("items", JobFormat.MOST_ITEMS).stream().map(v -> {
-            Item item = item(v);
-            if (!seen.add(item.id())) {
-                throw v.field("id").bad("the id " + item.id() + " stands here a second time");
-            }
-            return item;
-        }).toList();
-    }
-
-    private static Aspect aspect(JsonValue v) {
-        return RecordJson.readTagged(v, "aspect", Aspect.class);
-    }
-
-    private static Item item(JsonValue v) {
-        return RecordJson.readTagged(v, "item", Item.class);
-    }
-
     private List<Entry> notes(JsonValue root, ZonedDateTime now) {
         return root.list("notes", JobFormat.MOST_ENTRIES).stream().map(v -> {
             v.object("at", "text");
@@ -211,13 +181,13 @@ public final class JobReader {
                 did(new Edit.ReadingWithdrawn(reading(fields(v, "reading").field("reading"), Instant.EPOCH)));
             case "note" -> did(new Edit.NoteWritten(fields(v, "text").field("text").text(LONGEST_TEXT)));
             case "aspect-changed" -> {
-                Aspect before = aspect(fields(v, "before", "after").field("before"));
-                yield made(v, () -> new Edit.AspectChanged(before, aspect(v.field("after"))));
+                Aspect before = FactReader.aspect(fields(v, "before", "after").field("before"));
+                yield made(v, () -> new Edit.AspectChanged(before, FactReader.aspect(v.field("after"))));
             }
             case "item-changed" -> {
                 fields(v, "before", "after");
-                Optional<Item> before = v.optional("before").map(JobReader::item);
-                Optional<Item> after = v.optional("after").map(JobReader::item);
+                Optional<Item> before = v.optional("before").map(FactReader::item);
+                Optional<Item> after = v.optional("after").map(FactReader::item);
                 yield made(v, () -> new Edit.ItemChanged(before, after));
             }
             case "volts" -> did(event(v, Edit.VoltsMeasured.class));
