@@ -130,7 +130,9 @@ public class SafetyFlowTest extends Window {
     public void theChecksAreAnsweredAndAReasonOpensTheRest() {
         openJob("Quillandry");
         press(KeyCode.CONTROL, KeyCode.DIGIT2);
+        type("answer-earth", "half typed");
         click("good-switch");
+        assertThat(find("answer-earth", TextField.class).getText()).isEqualTo("half typed");
         assertThat(job().items(CheckResult.class)).singleElement()
                 .satisfies(r -> assertThat(r.outcome()).isEqualTo(CheckResult.Outcome.PASSED));
         type("answer-cord", "broken at the grommet");

@@ -1,7 +1,9 @@
 package org.yellowhearth.desk.safety;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -30,6 +32,9 @@ final class ChecksPage extends Page {
     private final Label gate = text("", "wake-gate");
     private final VBox list = column();
     private final VBox jumpers = column();
+    /** What is half typed while another row is kept: the rows are made anew then. */
+    private final Map<String, String> typed = new HashMap<>();
+    private String shown = "";
 
     ChecksPage(DeskModel model) {
         super(model);
@@ -44,6 +49,11 @@ final class ChecksPage extends Page {
 
     @Override
     protected void show(Job job) {
+        String open = model().openProperty().get().orElseThrow().id();
+        if (!open.equals(shown)) {
+            shown = open;
+            typed.clear();
+        }
         List<Check> checks = Checks.of(job, model().now().toInstant());
         long blocking = checks.stream().filter(Check::blocks).count();
         gate.setText(blocking == 0 ? Labels.of("safety.gate.open") : Labels.of("safety.gate.shut", blocking, checks.size()));
@@ -100,6 +110,8 @@ final class ChecksPage extends Page {
         Optional<Measure> measure = check.expected().map(r -> r.unit() == Unit.OHM ? Measure.OHMS : Measure.AMPERES);
         field.setPromptText(Labels.of(measure.isPresent() ? "safety.answer.figure" : "safety.answer.note"));
         field.setAccessibleText(model().words().say(check.words()));
+        field.setText(typed.getOrDefault(check.code(), ""));
+        field.textProperty().addListener((_, _, now) -> typed.put(check.code(), now));
         field.setOnAction(_ -> model().made(() -> answer(check, field.getText().strip(), measure)));
         answers.getChildren().add(field);
         if (check.automatic().isPresent()) {
@@ -148,6 +160,7 @@ final class ChecksPage extends Page {
     }
 
     private void keep(Check check, CheckResult.Outcome outcome, OptionalDouble measured, String note) {
+        typed.remove(check.code());
         String id = check.result().map(CheckResult::id).orElseGet(model()::newId);
         model().put(new CheckResult(id, check.code(), outcome, measured, note, model().now().toInstant()));
     }
