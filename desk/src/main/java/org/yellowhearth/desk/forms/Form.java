@@ -68,7 +68,8 @@ public final class Form extends GridPane {
             Consumer<OptionalDouble> keep) {
         TextField field = text(label, id, () -> measure.write(get.get()),
                 text -> model.made(() -> keep.accept(measure.read(text))));
-        field.setPromptText(measure.example());
+        // A bare number in grey would look like something entered.
+        field.setPromptText(measure == Measure.PLAIN || measure == Measure.HOURS ? "" : measure.example());
         return field;
     }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Control;
 import javafx.scene.control.TextField;
@@ -83,9 +84,10 @@ final class PlannerPane extends VBox {
                 labelled("safety.plan.volts", volts),
                 labelled("safety.plan.ohms", ohms));
         asked.getStyleClass().add("line-form");
-        getChildren().addAll(asked, figures, tube,
-                Page.quiet("safety.plan.picture", () -> curve.plot().ifPresent(p -> files.newPicture("discharge.svg")
-                        .ifPresent(file -> model.save(file, PlotSvg.write(p, 720, 420))))));
+        Button save = Page.quiet("safety.plan.picture", () -> curve.plot().ifPresent(p -> files.newPicture("discharge.svg")
+                .ifPresent(file -> model.save(file, PlotSvg.write(p, 720, 420)))));
+        save.visibleProperty().bind(curve.visibleProperty());
+        getChildren().addAll(asked, figures, tube, save);
     }
 
     /** The curve, which stands elsewhere on the page. */
