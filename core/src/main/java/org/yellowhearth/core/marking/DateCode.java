@@ -31,7 +31,7 @@ public record DateCode(int year, OptionalInt week, Optional<Month> month, Form f
     private static final int CENTURY = 100;
 
     /** How the digits were taken, the commoner first. */
-    public enum Form implements Coded {
+    public enum Form {
         YEAR_WEEK(0), DIGIT_WEEK(0), MONTH_YEAR(0), PLAIN_YEAR(0.5), WEEK_YEAR(1);
 
         private final double doubt;

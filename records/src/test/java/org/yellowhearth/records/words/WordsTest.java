@@ -98,7 +98,7 @@ public class WordsTest {
                 MainsEntry.SwitchPlace.values(), MainsEntry.Earth.values(), Observation.Sign.values(), Photograph.Side.values(),
                 TakeApartStep.Fixing.values(), Wish.Kind.values(), Wish.Wanted.values(), Rail.Bleeder.values(),
                 CheckResult.Outcome.values(), Edit.Question.values(), MainsFit.Severity.values(), Ages.Standing.values(),
-                Estimate.Advice.values(), DateCode.Form.values(), DateCode.Settled.values(), HazardClass.values(),
+                Estimate.Advice.values(), DateCode.Settled.values(), HazardClass.values(),
                 CautionRule.Moment.values()).flatMap(Stream::of);
     }
 
