@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
+import java.util.OptionalDouble;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -163,6 +164,9 @@ public class SafetyFlowTest extends Window {
         type("paper-title", "Service sheet");
         click("paper-add");
         assertThat(job().aspect(Build.class).watts()).hasValue(25);
+        fill("build-anode", "2 kV");
+        fill("build-anode-farads", "1.5 nF");
+        assertThat(job().aspect(Build.class).pictureTube()).contains(new Build.PictureTube(2000, OptionalDouble.of(1.5e-9)));
         page("complaint");
         robot.interact(() -> find("chip-needle-pinned", ToggleButton.class).fire());
         settle();

@@ -159,6 +159,10 @@ final class SetPage extends Page {
                         ? Optional.empty()
                         : Optional.of(new Build.PictureTube(v.getAsDouble(),
                                 d.pictureTube.map(Build.PictureTube::farads).orElse(OptionalDouble.empty())))));
+        build.figure("arrival.anode-farads", "build-anode-farads", Measure.FARADS,
+                () -> build().pictureTube().map(Build.PictureTube::farads).orElse(OptionalDouble.empty()),
+                v -> build(d -> d.pictureTube = Optional.of(
+                        new Build.PictureTube(d.pictureTube.map(Build.PictureTube::anodeVolts).orElse(ANODE_VOLTS), v))));
         build.tick("arrival.memory", "build-memory", () -> build().memory().isPresent(), v -> build(
                 d -> d.memory = v ? Optional.of(new Build.MemoryBattery(CELL_VOLTS, "")) : Optional.empty()));
         build.figure("arrival.memory-volts", "build-memory-volts", Measure.VOLTS,
