@@ -7,7 +7,6 @@ import java.util.Optional;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import org.yellowhearth.core.fact.Complaint;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.Photograph;
@@ -18,6 +17,7 @@ import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Chips;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.records.words.Describe;
 
@@ -46,17 +46,7 @@ final class ComplaintPage extends Page {
         kinds.add(line.choice("arrival.sign", "sign-kind", List.of(Observation.Sign.values())));
         fields.add(line.field("arrival.sign.place", "sign-place", 12));
         fields.add(line.field("arrival.sign.text", "sign-text", 22));
-        photograph.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(Photograph p) {
-                return p == null ? Labels.of("arrival.sign.no-photograph") : Photographs.name(p);
-            }
-
-            @Override
-            public Photograph fromString(String text) {
-                throw new UnsupportedOperationException("the choice is not typed into");
-            }
-        });
+        photograph.setConverter(Shown.by(Photographs::name, Labels.of("arrival.sign.no-photograph")));
         photograph.setAccessibleText(Labels.of("arrival.sign.photograph"));
         line.getChildren().add(new VBox(text(Labels.of("arrival.sign.photograph"), "form-label"), photograph));
         return line.button("form.add-line", "sign-add");

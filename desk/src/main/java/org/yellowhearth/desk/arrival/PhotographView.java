@@ -23,7 +23,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import org.yellowhearth.core.arrival.PinMap;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
@@ -32,6 +31,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.records.photo.PhotoStore;
 
@@ -71,17 +71,7 @@ final class PhotographView extends VBox {
                 () -> shown.map(Photograph::side).orElse(Photograph.Side.DETAIL),
                 side -> shown.ifPresent(p -> model.put(p.from(side, p.mirrors()))));
         mirrors.setId("photo-mirrors");
-        mirrors.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(Photograph p) {
-                return p == null ? Labels.of("photo.mirrors.none") : Photographs.name(p);
-            }
-
-            @Override
-            public Photograph fromString(String text) {
-                throw new UnsupportedOperationException("the choice is not typed into");
-            }
-        });
+        mirrors.setConverter(Shown.by(Photographs::name, Labels.of("photo.mirrors.none")));
         mirrors.setAccessibleText(Labels.of("photo.mirrors"));
         mirrors.valueProperty().addListener((_, _, other) -> {
             if (!showing) {

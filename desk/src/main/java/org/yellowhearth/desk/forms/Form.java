@@ -115,17 +115,7 @@ public final class Form extends GridPane {
 
     /** Shows constants of the trade by their words. */
     public static <T extends Coded> StringConverter<T> words(DeskModel model) {
-        return new StringConverter<>() {
-            @Override
-            public String toString(T option) {
-                return option == null ? "" : model.words().word(option);
-            }
-
-            @Override
-            public T fromString(String text) {
-                throw new UnsupportedOperationException("the choice is not typed into");
-            }
-        };
+        return Shown.by(option -> model.words().word(option), "");
     }
 
     /** Yes or no. */

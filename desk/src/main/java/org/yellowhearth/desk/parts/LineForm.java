@@ -14,8 +14,8 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 
 /**
@@ -67,17 +67,7 @@ public final class LineForm extends FlowPane {
         box.setId(id);
         box.getItems().add(null);
         box.getItems().addAll(options);
-        box.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(T option) {
-                return option == null ? Labels.of("form.unsaid") : words.apply(option);
-            }
-
-            @Override
-            public T fromString(String text) {
-                throw new UnsupportedOperationException("the choice is not typed into");
-            }
-        });
+        box.setConverter(Shown.by(words, Labels.of("form.unsaid")));
         box.valueProperty().addListener((_, _, _) -> write());
         clearing.add(() -> box.setValue(null));
         labelled(label, box);

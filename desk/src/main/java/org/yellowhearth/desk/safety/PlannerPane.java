@@ -13,7 +13,6 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
@@ -28,6 +27,7 @@ import org.yellowhearth.desk.charts.PlotPane;
 import org.yellowhearth.desk.charts.PlotSvg;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
 
@@ -64,17 +64,7 @@ final class PlannerPane extends VBox {
         curve.setId("discharge-curve");
         picks.setId("planner-for");
         picks.setAccessibleText(Labels.of("safety.plan.for"));
-        picks.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(Pick p) {
-                return p == null ? "" : p.name;
-            }
-
-            @Override
-            public Pick fromString(String text) {
-                throw new UnsupportedOperationException("the choice is not typed into");
-            }
-        });
+        picks.setConverter(Shown.by(p -> p.name, ""));
         picks.setOnAction(_ -> {
             if (!picking && picks.getValue() != null) {
                 plan(picks.getValue());
