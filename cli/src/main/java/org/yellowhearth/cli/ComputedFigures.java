@@ -3,7 +3,6 @@ package org.yellowhearth.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.time.Year;
 import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
@@ -11,11 +10,12 @@ import java.util.OptionalDouble;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Finding;
+import org.yellowhearth.core.assess.Risk;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.message.Message;
-import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Derived;
 import org.yellowhearth.core.reading.Reading;
@@ -45,21 +45,21 @@ final class ComputedFigures {
     ObjectNode of(JobFile file) {
         Job job = file.job();
         Words words = Words.of(job.plate().dialect());
-        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 2);
+        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 3);
         file.id().ifPresent(id -> root.put("id", id));
         root.put("set", job.plate().name()).put("computedFor", now.toLocalDate().toString());
         HearthReading hearth = Hearth.of(job, knowledge).at(now.toInstant());
         root.put("hearth", hearth.state().code());
         root.setAll(new ComputedSet(knowledge, now, words).of(job, hearth));
         ArrayNode parts = root.putArray("parts");
-        for (Assessment a : new Assessor(knowledge).assessAll(job, Year.from(now))) {
+        for (Assessment a : new Assessor(knowledge).assessAll(job, now.toLocalDate())) {
             parts.add(part(job, a, words, hearth.state()));
         }
         return root;
     }
 
     private ObjectNode part(Job job, Assessment a, Words words, HearthState hearth) {
-        Capacitor part = a.part();
+        Part part = a.part();
         ObjectNode node = JSON.objectNode().put("ref", part.ref().toString());
         ObjectNode interpreted = JobWriter.part(part);
         interpreted.remove("ref");
@@ -70,8 +70,19 @@ final class ComputedFigures {
         a.findings().forEach(f -> findings.add(finding(f, words)));
         node.put("verdict", words.word(a.verdict())).put("because", words.say(a.because())).put("measured", a.measured());
         a.next().ifPresent(n -> node.put("nextMeasurement", words.say(n)));
+        a.overruled().ifPresent(
+                o -> node.putObject("rules").put("verdict", words.word(o.verdict())).put("because", words.say(o.because())));
+        node.set("risk", risk(a.risk(), words));
         node.set("replacement", replacement(new ReplacementRules(knowledge).propose(job, part), words));
         node.set("cautions", sentences(Caution.forPart(hearth, part, knowledge).stream().map(Caution::words).toList(), words));
+        return node;
+    }
+
+    private static ObjectNode risk(Risk risk, Words words) {
+        ObjectNode node = JSON.objectNode().put("chance", risk.chance()).put("withinYears", Risk.YEARS)
+                .put("consequence", risk.consequence()).put("score", risk.score());
+        ArrayNode factors = node.putArray("factors");
+        risk.factors().forEach(f -> factors.addObject().put("words", words.say(f.words())).put("times", f.times()));
         return node;
     }
 

@@ -20,6 +20,7 @@ import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.knowledge.Vocabulary;
+import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
@@ -33,8 +34,10 @@ public final class Sets {
     public static final String KIND = "electrolytic-dry";
     public static final Knowledge KNOWLEDGE = new Knowledge(
             Map.of(KIND, new CapacitorKind(KIND, Family.ELECTROLYTIC, List.of("electrolytic"), Map.of(), List.of(), 0, 0.1,
+                    new CapacitorKind.Made(1930, 1990), new CapacitorKind.Wear(40, 3, true),
                     new CapacitorKind.Heir(KIND, PreferredSeries.E6, List.of()))),
-            Map.of(), new Vocabulary(Map.of(), Map.of(), Map.of()), List.of());
+            Map.of(), new Vocabulary(Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of()), List.of(), Map.of(), List.of(),
+            List.of());
 
     private Sets() {
     }
@@ -80,6 +83,6 @@ public final class Sets {
 
     public static Capacitor part(String ref, double farads, Role role, String dateCode) {
         return new Capacitor(PartRef.of(ref), "", KIND, farads, Optional.empty(), OptionalDouble.of(450), false, role,
-                Polarity.UNSTATED, OptionalDouble.empty(), dateCode, "");
+                Polarity.UNSTATED, OptionalDouble.empty(), CanMark.UNSTATED, dateCode, "");
     }
 }

@@ -17,7 +17,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.reading.Figure;
 
@@ -27,7 +27,7 @@ public class FlowTest extends Window {
     public void theWholePathByKeyboardAlone() throws IOException, InterruptedException {
         openJob("Quillandry");
         enter("+ C21 8 MFD 450 V electrolytic");
-        assertThat(job().part(Rooms.ref("C21")).orElseThrow().farads()).isEqualTo(8e-6);
+        assertThat(job().capacitor(Rooms.ref("C21")).orElseThrow().farads()).isEqualTo(8e-6);
         robot.write("9.1u 400r D2.4 @100");
         assertThat(said("echo-understood")).contains("C21", "9.1 µF", "ESR 400 Ω", "D 2.4", "100 Hz");
         assertThat(said("echo-verdict")).isEqualTo("Renew");
@@ -62,7 +62,7 @@ public class FlowTest extends Window {
         assertThat(said("echo-understood")).contains("C30", "0.1 µF 400 V", "polyester", "coupling");
         robot.clickOn(find("part-add", Button.class));
         settle();
-        assertThat(job().part(Rooms.ref("C30")).orElseThrow().kind()).isEqualTo("polyester");
+        assertThat(job().capacitor(Rooms.ref("C30")).orElseThrow().kind()).isEqualTo("polyester");
         robot.clickOn("#stage-assess");
         settle();
         robot.clickOn(find("read-c", TextField.class)).write("0.102");

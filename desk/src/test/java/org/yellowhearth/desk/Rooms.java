@@ -54,7 +54,7 @@ final class Rooms {
     }
 
     static List<Capacitor> census(DeskModel model) {
-        return model.openProperty().get().orElseThrow().job().census();
+        return model.openProperty().get().orElseThrow().job().capacitors();
     }
 
     static PartRef ref(String text) {

@@ -9,7 +9,7 @@ import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.marking.DateCode;
 import org.yellowhearth.core.message.Coded;
-import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 
 /** How old the set and its dated parts are, and which parts came later than the set. */
 public final class Ages {
@@ -34,7 +34,7 @@ public final class Ages {
     }
 
     /** One dated part. */
-    public record Dated(Capacitor part, DateCode.Dating dating, int years, Standing standing) {
+    public record Dated(Part part, DateCode.Dating dating, int years, Standing standing) {
     }
 
     /** The first likely year of the set. */
@@ -49,7 +49,7 @@ public final class Ages {
     }
 
     /** The date on one part, settled by the years of its set; empty where none was read. */
-    public static Optional<DateCode.Dating> dating(Job job, Capacitor part, LocalDate today) {
+    public static Optional<DateCode.Dating> dating(Job job, Part part, LocalDate today) {
         return DateCode.read(part.dateCode(), first(job), last(job), today);
     }
 

@@ -1,17 +1,25 @@
 package org.yellowhearth.core.assess;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
+import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.PartRef;
 
-/** One part before the bench: all that its verdict may depend on. */
-record Case(Capacitor part, CapacitorKind kind, Evidence evidence, Policy policy, boolean museum, OptionalDouble ageYears) {
-    /** The limits of the job's profile; empty for a part whose kind is not stated. */
-    Optional<Limits> limits() {
-        return Optional.ofNullable(kind.limits().get(policy.limits().limits()));
+/**
+ * One capacitor before the bench: all that its verdict may depend on.
+ *
+ * @param limits the limits of the job's profile; empty for a part whose kind is not stated
+ * @param burstSibling a burst part of its kind and batch, where there is one
+ */
+record Case(Capacitor part, CapacitorKind kind, Evidence evidence, Policy policy, boolean museum, OptionalDouble ageYears,
+        Optional<Limits> limits, List<Look> looks, Optional<PartRef> burstSibling) {
+    boolean looks(Look.Weight weight) {
+        return looks.stream().anyMatch(l -> l.sign().weight() == weight);
     }
 }

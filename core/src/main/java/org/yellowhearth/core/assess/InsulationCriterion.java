@@ -10,7 +10,9 @@ import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
+import org.yellowhearth.core.reading.Bound;
 import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Reading;
 
 /** Insulation of paper, film, mica and ceramic: the resistance asked falls with capacitance until it is enough in any place. */
@@ -23,7 +25,7 @@ final class InsulationCriterion {
             return List.of();
         }
         Limits limits = c.limits().get();
-        Optional<Reading> reading = newest(c);
+        Optional<Reading> reading = newest(c.evidence());
         if (reading.isEmpty()) {
             return List.of();
         }
@@ -41,18 +43,37 @@ final class InsulationCriterion {
         return List.of(judge(c, limits.insulation().orElseThrow(), measured, source));
     }
 
-    private static Optional<Reading> newest(Case c) {
-        return c.evidence().readings().reversed().stream()
-                .filter(r -> r.figures().has(Figure.INSULATION) || r.figures().has(Figure.LEAKAGE)).findFirst();
+    private static Optional<Reading> newest(Evidence evidence) {
+        return evidence.readings().reversed().stream()
+                .filter(r -> r.figures().tells(Figure.INSULATION) || r.figures().tells(Figure.LEAKAGE)).findFirst();
     }
 
-    /** As read, or test voltage over leakage. */
+    /** The insulation by the newest reading that nothing else took part in. */
+    static OptionalDouble newestAlone(Evidence evidence) {
+        return newest(evidence).filter(r -> r.conditions().connection().alone()).map(InsulationCriterion::ohms)
+                .orElse(OptionalDouble.empty());
+    }
+
+    /**
+     * As read, or test voltage over leakage. A meter that ran out of range tells the least it can be, or the most that leaks.
+     */
     private static OptionalDouble ohms(Reading reading) {
-        OptionalDouble leakage = reading.figures().get(Figure.LEAKAGE);
+        Figures f = reading.figures();
+        OptionalDouble over = range(f.bounds().get(Figure.INSULATION), Bound.End.ABOVE);
+        OptionalDouble leakage = f.has(Figure.LEAKAGE)
+                ? f.get(Figure.LEAKAGE)
+                : range(f.bounds().get(Figure.LEAKAGE), Bound.End.BELOW);
         OptionalDouble volts = reading.conditions().testVolts();
-        return reading.figures().has(Figure.INSULATION) || leakage.isEmpty() || volts.isEmpty()
-                ? reading.figures().get(Figure.INSULATION)
+        if (f.has(Figure.INSULATION)) {
+            return f.get(Figure.INSULATION);
+        }
+        return over.isPresent() || leakage.isEmpty() || volts.isEmpty()
+                ? over
                 : OptionalDouble.of(volts.getAsDouble() / leakage.getAsDouble());
+    }
+
+    private static OptionalDouble range(Bound bound, Bound.End side) {
+        return bound == null || bound.side() != side ? OptionalDouble.empty() : bound.range();
     }
 
     private static Finding judge(Case c, Limits.InsulationLimit limit, Quantity measured, String source) {

@@ -74,6 +74,7 @@ final class LeakageCriterion {
         Quantity farads = Quantity.farads(c.part().farads());
         double rated = c.part().ratedVolts().orElseThrow();
         return switch (rule) {
+            case LeakageLimit.Scaled s -> Message.of(AssessWords.LEAKAGE_SCALED_WORKING, Quantity.ratio(s.factor()), limit);
             case LeakageLimit.Service s ->
                 Message.of(AssessWords.LEAKAGE_SERVICE_WORKING, Quantity.ratio(s.factor(rated).orElseThrow() * 1e-3), farads,
                         Quantity.amperes(s.baseAmperes()), Quantity.amperes(s.capAmperes()), limit);

@@ -1,10 +1,14 @@
 package org.yellowhearth.core.assess;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 
 import org.yellowhearth.core.assess.Finding.Outcome;
+import org.yellowhearth.core.fact.Place;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.message.Message;
@@ -16,6 +20,12 @@ import org.yellowhearth.core.reading.Figure;
 final class VerdictRules {
     /** The age in years from which the blanket school renews electrolytic and paper parts. */
     static final double BLANKET_YEARS = 25;
+
+    /** What speaks of the reading and not of the part. */
+    private static final Set<Criterion> UNSURE = EnumSet.of(Criterion.AGREEMENT, Criterion.CONTACT, Criterion.WITNESSES);
+    /** A place this much warmer than the set is hot; from this consequence on a failure is dear. */
+    private static final double HOT_KELVIN = 12;
+    private static final int DEAR = 4;
 
     private VerdictRules() {
     }
@@ -32,9 +42,10 @@ final class VerdictRules {
     }
 
     static Decision decide(Case c, List<Finding> findings) {
-        return mainsClass(c, findings).or(() -> failed(c, findings)).or(() -> onSight(c)).or(() -> precaution(c, findings))
-                .or(() -> contradiction(findings)).or(() -> unknownKind(c)).or(() -> notMeasured(c)).or(() -> open(findings))
-                .or(() -> thin(c)).or(() -> doubtful(findings))
+        return mainsClass(c, findings).or(() -> looked(findings)).or(() -> sibling(c)).or(() -> failed(c, findings))
+                .or(() -> onSight(c)).or(() -> precaution(c, findings)).or(() -> contradiction(findings))
+                .or(() -> doubted(findings)).or(() -> residue(findings)).or(() -> unknownKind(c)).or(() -> notMeasured(c))
+                .or(() -> open(findings)).or(() -> thin(c)).or(() -> stale(c)).or(() -> doubtful(findings))
                 .orElseGet(() -> Decision.of(Verdict.KEEP, Message.of(AssessWords.BECAUSE_GOOD)));
     }
 
@@ -43,12 +54,60 @@ final class VerdictRules {
                 .map(f -> Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_MAINS_CLASS, c.part().role().term())));
     }
 
+    /** What was seen condemns a part however it measures. */
+    private static Optional<Decision> looked(List<Finding> findings) {
+        return first(findings, f -> f.criterion() == Criterion.LOOK && f.outcome() == Outcome.BAD)
+                .map(f -> Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_LOOK, f.words())));
+    }
+
+    /** The like of a part that burst goes with it. */
+    private static Optional<Decision> sibling(Case c) {
+        return c.burstSibling()
+                .map(ref -> Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_SIBLING, ref.toString())));
+    }
+
+    /** Witnesses that contradict each other, or a clip that did not hold: first that is settled. */
+    static Optional<Decision> doubted(List<Finding> findings) {
+        Optional<Decision> contact = first(findings, f -> f.criterion() == Criterion.CONTACT && f.outcome() == Outcome.BAD)
+                .map(_ -> Decision.recheck(Message.of(AssessWords.BECAUSE_CONTACT), AssessWords.NEXT_MEASURE_AGAIN));
+        return contact.or(() -> first(findings, f -> f.criterion() == Criterion.WITNESSES && f.outcome() == Outcome.BAD)
+                .map(_ -> Decision.recheck(Message.of(AssessWords.BECAUSE_WITNESSES), AssessWords.NEXT_SETTLE_WITNESSES)));
+    }
+
+    /** Something under a part may be glue or electrolyte; a little test tells. */
+    static Optional<Decision> residue(List<Finding> findings) {
+        return first(findings, f -> f.criterion() == Criterion.LOOK && f.outcome() == Outcome.OPEN)
+                .map(_ -> Decision.recheck(Message.of(AssessWords.BECAUSE_RESIDUE), AssessWords.NEXT_TEST_RESIDUE));
+    }
+
+    /** What read well long ago is not known to be good now. */
+    private static Optional<Decision> stale(Case c) {
+        boolean ages = electrolyticOrPaper(c) || c.kind().family() == Family.TANTALUM;
+        return ages && c.evidence().stale()
+                ? Optional.of(Decision.recheck(
+                        Message.of(AssessWords.BECAUSE_STALE, Quantity.ratio(c.evidence().years()),
+                                Integer.toString(c.evidence().powerUps())),
+                        AssessWords.NEXT_MEASURE_AGAIN))
+                : Optional.empty();
+    }
+
+    /** A part that measures well and yet sits hot where its failure is dear is watched, unless only measurements count. */
+    static Assessment warm(Assessment a, List<Place> places, Policy policy) {
+        boolean hot = places.stream().anyMatch(p -> RiskRules.kelvin(p) >= HOT_KELVIN);
+        boolean counts = policy.renew() == Policy.WhenToRenew.MEASURED_PLUS_PRECAUTION
+                || policy.renew() == Policy.WhenToRenew.BLANKET;
+        return a.verdict() == Verdict.KEEP && hot && counts && a.risk().consequence() >= DEAR
+                ? a.becoming(Verdict.WATCH, Message.of(AssessWords.BECAUSE_HOT, Integer.toString(a.risk().consequence())))
+                : a;
+    }
+
     /** A bad reading condemns, unless the figures it rests on contradict each other; then only what does not rest on them. */
     private static Optional<Decision> failed(Case c, List<Finding> findings) {
         boolean contradicted = contradicts(findings).isPresent();
-        List<Finding> bad = findings.stream().filter(f -> f.outcome() == Outcome.BAD && f.criterion() != Criterion.AGREEMENT)
+        List<Finding> bad = findings.stream().filter(f -> f.outcome() == Outcome.BAD && !UNSURE.contains(f.criterion()))
                 .filter(f -> !contradicted || f.criterion() == Criterion.LEAKAGE || f.criterion() == Criterion.INSULATION
-                        || f.criterion() == Criterion.HEADROOM)
+                        || f.criterion() == Criterion.HEADROOM || f.criterion() == Criterion.SHORT_OR_OPEN
+                        || f.criterion() == Criterion.GRID_SHIFT)
                 .toList();
         if (bad.isEmpty()) {
             return Optional.empty();
@@ -117,7 +176,7 @@ final class VerdictRules {
         return switch (c.kind().family()) {
             case ELECTROLYTIC, TANTALUM -> AssessWords.NEXT_MEASURE_ELECTROLYTIC;
             case PAPER -> AssessWords.NEXT_MEASURE_INSULATION;
-            case FILM, MICA, CERAMIC, SUPPRESSION, UNSTATED -> AssessWords.NEXT_MEASURE_CAPACITANCE;
+            case FILM, MICA, CERAMIC, SUPPRESSION, AIR, UNSTATED -> AssessWords.NEXT_MEASURE_CAPACITANCE;
         };
     }
 
@@ -126,6 +185,9 @@ final class VerdictRules {
         return first(findings, f -> f.outcome() == Outcome.OPEN && f.words().key() != AssessWords.NO_LIMIT).map(f -> {
             MessageKey next = switch (f.words().key()) {
                 case AssessWords w when w == AssessWords.IN_CIRCUIT -> AssessWords.NEXT_LIFT_LEG;
+                case AssessWords w when w == AssessWords.ESR_OF_NEIGHBOUR -> AssessWords.NEXT_LIFT_LEG;
+                case AssessWords w when w == AssessWords.GRID_UNMEASURED -> AssessWords.NEXT_MEASURE_INSULATION;
+                case AssessWords w when w == AssessWords.CAPACITANCE_OVER -> AssessWords.NEXT_MEASURE_INSULATION;
                 case AssessWords w when w == AssessWords.FREQUENCY_MISSING -> AssessWords.NEXT_STATE_FREQUENCY;
                 case AssessWords w when w == AssessWords.HEADROOM_UNKNOWN -> AssessWords.NEXT_MEASURE_RAIL;
                 case AssessWords w when w == AssessWords.INSULATION_FROM_LEAKAGE -> AssessWords.NEXT_MEASURE_INSULATION;
@@ -145,7 +207,7 @@ final class VerdictRules {
                     ? missing(Criterion.CAPACITANCE_KEPT, AssessWords.NEXT_MEASURE_CAPACITANCE)
                     : e.newestLoss().isEmpty() ? missing(Criterion.ESR, AssessWords.NEXT_MEASURE_LOSS) : Optional.empty();
             case PAPER -> insulation ? Optional.empty() : missing(Criterion.INSULATION, AssessWords.NEXT_MEASURE_INSULATION);
-            case FILM, MICA, CERAMIC, SUPPRESSION, UNSTATED -> capacitance
+            case FILM, MICA, CERAMIC, SUPPRESSION, AIR, UNSTATED -> capacitance
                     ? Optional.empty()
                     : missing(Criterion.CAPACITANCE_KEPT, AssessWords.NEXT_MEASURE_CAPACITANCE);
         };
@@ -165,7 +227,7 @@ final class VerdictRules {
     }
 
     private static boolean mayReform(Case c) {
-        return c.kind().family() == Family.ELECTROLYTIC && c.policy().renew() != Policy.WhenToRenew.ECONOMIC
+        return c.kind().wear().reforms() && c.policy().renew() != Policy.WhenToRenew.ECONOMIC
                 && switch (c.policy().electrolytics()) {
                     case REFORM_FOR_MUSEUM -> c.museum();
                     case REFORM_WHATEVER_PASSES -> true;

@@ -1,23 +1,45 @@
 package org.yellowhearth.core.benchline;
 
+import java.util.List;
+
+import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.job.Edit;
-import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Conditions;
 import org.yellowhearth.core.reading.Figures;
 
 /** What a bench line asks for, understood but not yet done. */
 public sealed interface BenchEntry {
-    record AddPart(Capacitor part) implements BenchEntry {
+    /** One part joins the census, or the sections of a can. */
+    record AddParts(List<Part> parts) implements BenchEntry {
+        public AddParts {
+            parts = List.copyOf(parts);
+        }
     }
 
-    record CorrectPart(Capacitor before, Capacitor after) implements BenchEntry {
+    record CorrectPart(Part before, Part after) implements BenchEntry {
     }
 
-    record RemovePart(Capacitor part) implements BenchEntry {
+    record RemovePart(Part part) implements BenchEntry {
     }
 
     record KeepReading(PartRef part, Figures figures, Conditions conditions, String typed) implements BenchEntry {
+    }
+
+    /**
+     * Something is written down of a part, put in the place of what was there.
+     *
+     * @param items in the order they are written
+     */
+    record WriteDown(List<OfPart> items) implements BenchEntry {
+        public WriteDown {
+            items = List.copyOf(items);
+        }
+    }
+
+    /** What was written down of a part is taken out again. */
+    record TakeOut(OfPart item) implements BenchEntry {
     }
 
     record WriteNote(String text) implements BenchEntry {

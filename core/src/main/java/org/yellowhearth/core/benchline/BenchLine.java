@@ -9,9 +9,7 @@ import java.util.regex.Pattern;
 import org.yellowhearth.core.benchline.BenchOutcome.Choice;
 import org.yellowhearth.core.benchline.BenchOutcome.Refused;
 import org.yellowhearth.core.benchline.BenchOutcome.Understood;
-import org.yellowhearth.core.census.CensusWords;
-import org.yellowhearth.core.census.MarkingParser;
-import org.yellowhearth.core.census.Stated;
+import org.yellowhearth.core.census.CensusLine;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Vocabulary;
@@ -19,8 +17,9 @@ import org.yellowhearth.core.marking.AmbiguousException;
 import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.message.Message;
-import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.reading.ReadingParser;
 
 /**
@@ -32,6 +31,9 @@ import org.yellowhearth.core.reading.ReadingParser;
  * C21 = bias filter +chassis        what is known of C21 is corrected
  * - C21                             C21 leaves the census
  * C21                               C21 is shown
+ * C21 bulged   C21 drawn 8u 450V    what is seen of C21, or what a witness says of its value
+ * C21 beside R7   C21 near valve 15mm above   where it lies
+ * C21 verdict keep "reason"         a person decides otherwise than the rules
  * " any words                       a note in the journal
  * lit   off                         the set was put under power, or switched off and unplugged
  * volts HT 0.4V                     a meter across the rail HT shows this
@@ -47,6 +49,7 @@ public final class BenchLine {
     private final Job job;
     private final Optional<PartRef> chosen;
     private final Vocabulary vocabulary;
+    private final CensusLine census;
 
     /**
      * A reader for the state of one job.
@@ -57,6 +60,7 @@ public final class BenchLine {
         this.job = job;
         this.chosen = chosen;
         this.vocabulary = vocabulary;
+        this.census = CensusLine.of(job, vocabulary);
     }
 
     /** Understands a line; never throws. */
@@ -67,7 +71,7 @@ public final class BenchLine {
         if (line.length() > LONGEST) {
             return refused(Message.of(BenchWords.TOO_LONG, Integer.toString(LONGEST)), LONGEST);
         }
-        ReadingParser reading = new ReadingParser();
+        ReadingParser reading = new ReadingParser(chosenOrNamed(line).flatMap(job::part).map(Part::sort).orElse(Sort.CAPACITOR));
         try {
             return new Understood(entry(line, reading));
         } catch (AmbiguousException e) {
@@ -76,7 +80,7 @@ public final class BenchLine {
                             line.replaceFirst(Pattern.quote(c.original()), Matcher.quoteReplacement(c.written()))))
                     .toList());
         } catch (UnreadableException e) {
-            Optional<BenchEntry.KeepReading> soFar = reading.figures().values().isEmpty()
+            Optional<BenchEntry.KeepReading> soFar = reading.figures().isEmpty()
                     ? Optional.empty()
                     : chosenOrNamed(line)
                             .map(ref -> new BenchEntry.KeepReading(ref, reading.figures(), reading.conditions(), line));
@@ -129,17 +133,17 @@ public final class BenchLine {
             throw new UnreadableException(Message.of(BenchWords.REFERENCE_EXISTS, ref.toString()), line, first.index());
         }
         int markingFrom = first.index() + first.text().length();
-        Stated stated = stated(line, markingFrom);
-        return stated.asPart(ref, marking(line, markingFrom), remark(line)).map(BenchEntry.AddPart::new).orElseThrow(
-                () -> new UnreadableException(Message.of(CensusWords.CAPACITANCE_MISSING, ref.toString()), line, line.length()));
+        List<Part> parts = census.read(ref, tokens(withoutRemark(line), markingFrom), marking(line, markingFrom), remark(line));
+        parts.stream().filter(p -> job.part(p.ref()).isPresent()).findFirst().ifPresent(p -> {
+            throw new UnreadableException(Message.of(BenchWords.REFERENCE_EXISTS, p.ref().toString()), line, first.index());
+        });
+        return new BenchEntry.AddParts(parts);
     }
 
-    private BenchEntry correct(String line, Capacitor part, int from) {
-        Stated stated = stated(line, from);
-        if (stated.equals(Stated.NOTHING)) {
-            throw new UnreadableException(Message.of(BenchWords.NOTHING_TO_CORRECT, part.ref().toString()), line, from);
-        }
-        return new BenchEntry.CorrectPart(part, stated.correcting(part, marking(line, from)));
+    private BenchEntry correct(String line, Part part, int from) {
+        return census.correct(part, tokens(withoutRemark(line), from), marking(line, from))
+                .map(after -> new BenchEntry.CorrectPart(part, after)).orElseThrow(() -> new UnreadableException(
+                        Message.of(BenchWords.NOTHING_TO_CORRECT, part.ref().toString()), line, from));
     }
 
     private BenchEntry remove(String line, int from) {
@@ -163,6 +167,11 @@ public final class BenchLine {
         if (named.isEmpty() && chosen.isEmpty()) {
             throw new UnreadableException(Message.of(BenchWords.NO_PART_CHOSEN), line, first.index());
         }
+        PartLine written = new PartLine(job, named.or(() -> chosen).orElseThrow(), vocabulary, line);
+        Optional<BenchEntry> fact = written.read(named.isPresent() ? words.subList(1, words.size()) : words);
+        if (fact.isPresent()) {
+            return fact.get();
+        }
         reading.read(named.isPresent() ? words.subList(1, words.size()) : words);
         return new BenchEntry.KeepReading(named.or(() -> chosen).orElseThrow(), reading.figures(), reading.conditions(),
                 line.strip());
@@ -172,7 +181,7 @@ public final class BenchLine {
         return Token.of(line).stream().findFirst().flatMap(t -> PartRef.parse(t.text())).or(() -> chosen);
     }
 
-    private Capacitor known(String text, String line, int index) {
+    private Part known(String text, String line, int index) {
         PartRef ref = PartRef.parse(text).orElseThrow(
                 () -> new UnreadableException(Message.of(BenchWords.REFERENCE_EXPECTED, text), line, index));
         return job.part(ref).orElseThrow(() -> unknown(ref, false, line, index));
@@ -182,10 +191,6 @@ public final class BenchLine {
         return new UnreadableException(Message.of(
                 withReading ? BenchWords.UNKNOWN_REFERENCE_WITH_READING : BenchWords.UNKNOWN_REFERENCE, ref.toString()), line,
                 index);
-    }
-
-    private Stated stated(String line, int from) {
-        return MarkingParser.parse(tokens(withoutRemark(line), from), vocabulary);
     }
 
     private static List<Token> tokens(String line, int from) {

@@ -20,6 +20,7 @@ import org.yellowhearth.core.marking.UnitText;
 import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.part.Tolerance;
@@ -35,17 +36,20 @@ public final class MarkingParser {
             Tolerance.plusMinus(0.2),
             'N', Tolerance.plusMinus(0.3), 'Q', new Tolerance(-0.1, 0.3), 'T', new Tolerance(-0.1, 0.5), 'S',
             new Tolerance(-0.2, 0.5), 'Z', new Tolerance(-0.2, 0.8));
-    private static final Pattern CODE = Pattern.compile("([1-9]\\d)([0-7])([FGJKMNQTSZ])");
+    private static final Pattern CODE = Pattern
+            .compile("([0-3][A-HJKV])?([1-9]\\d)(\\d)([FGJKMNQTSZ])([0-3][A-HJKV])?");
+    /** The letter of a voltage code is a figure, its digit the power of ten before it: 1H is 50 V, 2A 100 V (from memory). */
+    private static final Map<Character, Double> VOLTAGE_LETTERS = Map.ofEntries(Map.entry('A', 1.0), Map.entry('B', 1.25),
+            Map.entry('C', 1.6), Map.entry('D', 2.0), Map.entry('E', 2.5), Map.entry('F', 3.15), Map.entry('V', 3.5),
+            Map.entry('G', 4.0), Map.entry('H', 5.0), Map.entry('J', 6.3), Map.entry('K', 8.0));
+    private static final Pattern LETTER_FOR_POINT = Pattern.compile("(\\d*)[Rr](\\d+)");
     private static final Pattern BARE_CODE = Pattern.compile("[1-9]\\d[0-7]");
-    private static final Pattern SYMMETRIC = Pattern.compile("(?:±|\\+/-|\\+-)?(\\d+(?:[.,]\\d+)?)%");
-    private static final Pattern ASYMMETRIC = Pattern.compile("[-−](\\d+)%?/?\\+(\\d+)%|\\+(\\d+)%?/?[-−](\\d+)%");
     private static final Pattern SECTIONS = Pattern.compile("\\d+(?:[.,]\\d+)?(?:\\+\\d+(?:[.,]\\d+)?)+.*");
     private static final Set<String> NOISE = Set.of("dc", "d.c.", "wkg", "wkg.", "working", "w", "vw", "volts", "capacitor",
             "condenser", ",");
     private static final Set<String> SURGE = Set.of("surge", "peak", "pk");
     private static final double LARGEST_FARADS = 10;
     private static final double LARGEST_VOLTS = 100_000;
-    private static final int LONGEST_NAME = 4;
 
     private final Vocabulary vocabulary;
     private Stated stated = Stated.NOTHING;
@@ -96,36 +100,31 @@ public final class MarkingParser {
     }
 
     private boolean tolerance(Token token) {
-        Matcher same = SYMMETRIC.matcher(token.text());
-        Matcher two = ASYMMETRIC.matcher(token.text());
-        double below;
-        double above;
-        if (same.matches()) {
-            above = Double.parseDouble(same.group(1).replace(',', '.')) / 100;
-            below = above;
-        } else if (two.matches()) {
-            below = Double.parseDouble(two.group(1) != null ? two.group(1) : two.group(4)) / 100;
-            above = Double.parseDouble(two.group(2) != null ? two.group(2) : two.group(3)) / 100;
-        } else {
-            return false;
-        }
-        if (below > 1 || above > 5) {
-            throw unreadable(CensusWords.TOLERANCE_RANGE, token);
-        }
-        once(stated.tolerance().isPresent(), CensusWords.WHAT_TOLERANCE, token);
-        stated = stated.withTolerance(new Tolerance(-below, above));
-        return true;
+        Optional<Tolerance> read = ToleranceText.read(token);
+        read.ifPresent(t -> {
+            once(stated.tolerance().isPresent(), CensusWords.WHAT_TOLERANCE, token);
+            stated = stated.withTolerance(t);
+        });
+        return read.isPresent();
     }
 
-    /** Two figures, a power of ten in picofarads and a tolerance letter: {@code 104K} is 0.1 µF ±10 %. */
+    /** Two figures, a power of ten in picofarads and a tolerance letter: {@code 104K} is 0.1 µF ±10 %; perhaps a voltage code. */
     private boolean code(Token token) {
         Matcher m = CODE.matcher(token.text());
         if (!m.matches()) {
             return false;
         }
-        capacitance(Double.parseDouble(m.group(1) + "e" + m.group(2)) * 1e-12, token);
+        int power = m.group(3).charAt(0) - '0';
+        // Eight and nine are not tens but fractions: 0.01 and 0.1.
+        capacitance(Double.parseDouble(m.group(2) + "e" + (power >= 8 ? power - 10 : power)) * 1e-12, token);
         once(stated.tolerance().isPresent(), CensusWords.WHAT_TOLERANCE, token);
-        stated = stated.withTolerance(TOLERANCE_LETTERS.get(m.group(3).charAt(0)));
+        stated = stated.withTolerance(TOLERANCE_LETTERS.get(m.group(4).charAt(0)));
+        String volts = m.group(1) != null ? m.group(1) : m.group(5);
+        if (volts != null) {
+            once(stated.ratedVolts().isPresent(), CensusWords.WHAT_VOLTAGE, token);
+            double figure = VOLTAGE_LETTERS.get(volts.charAt(1)) * Math.pow(10, volts.charAt(0) - '0');
+            stated = stated.withRatedVolts(OptionalDouble.of(figure), stated.ratedForMains());
+        }
         return true;
     }
 
@@ -133,6 +132,9 @@ public final class MarkingParser {
         Token token = line.get(at);
         if (SECTIONS.matcher(token.text()).matches()) {
             throw unreadable(CensusWords.SECTIONS, token);
+        }
+        if (LETTER_FOR_POINT.matcher(token.text()).matches()) {
+            throw microOrPico(token);
         }
         FigureText text = FigureText.read(line, at).orElseThrow(() -> unreadable(CensusWords.UNKNOWN_WORD, token));
         if (text.unit().isEmpty() && BARE_CODE.matcher(text.text()).matches()) {
@@ -142,7 +144,7 @@ public final class MarkingParser {
             case CAPACITANCE -> capacitance(text.positiveValue(), new Token(text.text(), text.index()));
             case VOLTAGE -> voltage(line, at, text, false);
             case ALTERNATING_VOLTAGE -> voltage(line, at, text, true);
-            case RESISTANCE, CURRENT, FREQUENCY, PERCENT, MINUTES, CELSIUS ->
+            case RESISTANCE, INDUCTANCE, POWER, CURRENT, FREQUENCY, PERCENT, MINUTES, CELSIUS ->
                 throw unreadable(CensusWords.NOT_PART_OF_A_MARKING, new Token(text.text(), text.index()));
         }
         return text.words();
@@ -154,6 +156,13 @@ public final class MarkingParser {
         long pico = Long.parseLong(digits.substring(0, 2)) * Math.round(Math.pow(10, digits.charAt(2) - '0'));
         return new AmbiguousException(Message.of(CensusWords.CODE_OR_PICO, digits, pico + " pF"),
                 List.of(choice(digits, pico + "p"), choice(digits, digits + "p")));
+    }
+
+    /** {@code R47} on a film part is 0.47 µF, on a small ceramic 0.47 pF. */
+    private static AmbiguousException microOrPico(Token token) {
+        String figure = token.text().toLowerCase(Locale.ROOT).replaceFirst("^r", "0r").replace('r', '.');
+        return new AmbiguousException(Message.of(CensusWords.MICRO_OR_PICO, token.text()),
+                List.of(choice(token.text(), figure + "u"), choice(token.text(), figure + "p")));
     }
 
     private static AmbiguousException.Choice choice(String text, String written) {
@@ -220,12 +229,13 @@ public final class MarkingParser {
 
     /** Takes the longest run of words that names a kind, a role or a polarity. */
     private int name(List<Token> line, int at) {
-        for (int words = Math.min(LONGEST_NAME, line.size() - at); words > 0; words--) {
+        for (int words = Math.min(Vocabulary.LONGEST_NAME, line.size() - at); words > 0; words--) {
             String name = String.join(" ", line.subList(at, at + words).stream().map(Token::text).toList())
                     .toLowerCase(Locale.ROOT);
             String kind = vocabulary.kinds().get(name);
             Role role = vocabulary.roles().get(name);
             Polarity polarity = vocabulary.polarities().get(name);
+            Optional<CanMark> canMark = canMark(name);
             Token token = line.get(at);
             if (kind != null) {
                 once(stated.kind().isPresent(), CensusWords.WHAT_KIND, token);
@@ -242,8 +252,18 @@ public final class MarkingParser {
                 stated = stated.withPolarity(polarity);
                 return words;
             }
+            if (canMark.isPresent()) {
+                once(stated.canMark().isPresent(), CensusWords.WHAT_CAN_MARK, token);
+                stated = stated.withCanMark(canMark.get());
+                return words;
+            }
         }
         return 0;
+    }
+
+    private Optional<CanMark> canMark(String name) {
+        return vocabulary.constants().getOrDefault(name, List.of()).stream().filter(CanMark.class::isInstance)
+                .map(CanMark.class::cast).findFirst();
     }
 
     private static void once(boolean already, CensusWords what, Token token) {

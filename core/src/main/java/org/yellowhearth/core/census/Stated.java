@@ -3,6 +3,7 @@ package org.yellowhearth.core.census;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
+import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
@@ -12,10 +13,10 @@ import org.yellowhearth.core.part.Tolerance;
 /** What a line says of a capacitor; what it leaves out stays empty. */
 public record Stated(OptionalDouble farads, Optional<Tolerance> tolerance, OptionalDouble ratedVolts, boolean ratedForMains,
         Optional<String> kind, Optional<Role> role, Optional<Polarity> polarity, OptionalDouble workingVolts,
-        Optional<String> dateCode) {
+        Optional<CanMark> canMark, Optional<String> dateCode) {
     /** Nothing said yet. */
     public static final Stated NOTHING = new Stated(OptionalDouble.empty(), Optional.empty(), OptionalDouble.empty(), false,
-            Optional.empty(), Optional.empty(), Optional.empty(), OptionalDouble.empty(), Optional.empty());
+            Optional.empty(), Optional.empty(), Optional.empty(), OptionalDouble.empty(), Optional.empty(), Optional.empty());
 
     /** A new part of the census; empty where the capacitance was not said. */
     public Optional<Capacitor> asPart(PartRef ref, String marking, String remark) {
@@ -23,7 +24,7 @@ public record Stated(OptionalDouble farads, Optional<Tolerance> tolerance, Optio
                 ? Optional.empty()
                 : Optional.of(new Capacitor(ref, marking, kind.orElse(Capacitor.UNSTATED_KIND), farads.getAsDouble(), tolerance,
                         ratedVolts, ratedForMains, role.orElse(Role.UNSTATED), polarity.orElse(Polarity.UNSTATED), workingVolts,
-                        dateCode.orElse(""), remark));
+                        canMark.orElse(CanMark.UNSTATED), dateCode.orElse(""), remark));
     }
 
     /** A part with what was said put in the place of what was known; the marking is kept where it did not change. */
@@ -34,41 +35,50 @@ public record Stated(OptionalDouble farads, Optional<Tolerance> tolerance, Optio
                 tolerance.or(part::tolerance), ratedVolts.isPresent() ? ratedVolts : part.ratedVolts(),
                 ratedVolts.isPresent() ? ratedForMains : part.ratedForMains(), role.orElse(part.role()),
                 polarity.orElse(part.polarity()), workingVolts.isPresent() ? workingVolts : part.workingVolts(),
-                dateCode.orElse(part.dateCode()), part.remark());
+                canMark.orElse(part.canMark()), dateCode.orElse(part.dateCode()), part.remark());
     }
 
     Stated withFarads(double value) {
         return new Stated(OptionalDouble.of(value), tolerance, ratedVolts, ratedForMains, kind, role, polarity, workingVolts,
-                dateCode);
+                canMark, dateCode);
     }
 
     Stated withTolerance(Tolerance value) {
-        return new Stated(farads, Optional.of(value), ratedVolts, ratedForMains, kind, role, polarity, workingVolts, dateCode);
+        return new Stated(farads, Optional.of(value), ratedVolts, ratedForMains, kind, role, polarity, workingVolts, canMark,
+                dateCode);
     }
 
     Stated withRatedVolts(OptionalDouble value, boolean mains) {
-        return new Stated(farads, tolerance, value, mains, kind, role, polarity, workingVolts, dateCode);
+        return new Stated(farads, tolerance, value, mains, kind, role, polarity, workingVolts, canMark, dateCode);
     }
 
     Stated withKind(String value) {
         return new Stated(farads, tolerance, ratedVolts, ratedForMains, Optional.of(value), role, polarity, workingVolts,
-                dateCode);
+                canMark, dateCode);
     }
 
     Stated withRole(Role value) {
         return new Stated(farads, tolerance, ratedVolts, ratedForMains, kind, Optional.of(value), polarity, workingVolts,
-                dateCode);
+                canMark, dateCode);
     }
 
     Stated withPolarity(Polarity value) {
-        return new Stated(farads, tolerance, ratedVolts, ratedForMains, kind, role, Optional.of(value), workingVolts, dateCode);
+        return new Stated(farads, tolerance, ratedVolts, ratedForMains, kind, role, Optional.of(value), workingVolts, canMark,
+                dateCode);
     }
 
     Stated withWorkingVolts(double value) {
-        return new Stated(farads, tolerance, ratedVolts, ratedForMains, kind, role, polarity, OptionalDouble.of(value), dateCode);
+        return new Stated(farads, tolerance, ratedVolts, ratedForMains, kind, role, polarity, OptionalDouble.of(value), canMark,
+                dateCode);
     }
 
     Stated withDateCode(String value) {
-        return new Stated(farads, tolerance, ratedVolts, ratedForMains, kind, role, polarity, workingVolts, Optional.of(value));
+        return new Stated(farads, tolerance, ratedVolts, ratedForMains, kind, role, polarity, workingVolts, canMark,
+                Optional.of(value));
+    }
+
+    Stated withCanMark(CanMark value) {
+        return new Stated(farads, tolerance, ratedVolts, ratedForMains, kind, role, polarity, workingVolts, Optional.of(value),
+                dateCode);
     }
 }

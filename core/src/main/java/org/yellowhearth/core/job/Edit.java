@@ -7,7 +7,7 @@ import java.util.OptionalDouble;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.message.Coded;
-import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Reading;
 
 /** One edit of a job. It carries what was before and after, so that it can be told as a story and taken back. */
@@ -48,21 +48,21 @@ public sealed interface Edit {
     }
 
     /** A part joined the census, with what had been read of it where it comes back. */
-    record PartAdded(Capacitor part, List<Reading> readings) implements Edit {
+    record PartAdded(Part part, List<Reading> readings) implements Edit {
         public PartAdded {
             readings = List.copyOf(readings);
         }
 
-        public PartAdded(Capacitor part) {
+        public PartAdded(Part part) {
             this(part, List.of());
         }
     }
 
-    record PartChanged(Capacitor before, Capacitor after) implements Edit {
+    record PartChanged(Part before, Part after) implements Edit {
     }
 
     /** A part left the census; its readings go with it and come back with it. */
-    record PartRemoved(Capacitor part, List<Reading> readings) implements Edit {
+    record PartRemoved(Part part, List<Reading> readings) implements Edit {
         public PartRemoved {
             readings = List.copyOf(readings);
         }
@@ -76,6 +76,16 @@ public sealed interface Edit {
     }
 
     record NoteWritten(String text) implements Edit {
+    }
+
+    /** Several edits that stand or fall together: an import, a change of many parts, a can with its sections. */
+    record Together(List<Edit> edits) implements Edit {
+        public Together {
+            edits = List.copyOf(edits);
+            if (edits.isEmpty() || edits.stream().anyMatch(e -> !e.canBeUndone() || e instanceof Together)) {
+                throw new IllegalArgumentException("together stand plain edits that can be undone, at least one");
+            }
+        }
     }
 
     /** Something that happened to the set itself: corrected by the next event, never undone. */
@@ -146,7 +156,7 @@ public sealed interface Edit {
     default boolean canBeUndone() {
         return switch (this) {
             case Arrived _,Event _ -> false;
-            case PlateChanged _,PolicyChanged _,AspectChanged _,ItemChanged _,PartAdded _,PartChanged _,PartRemoved _,ReadingKept _,ReadingWithdrawn _,NoteWritten _ ->
+            case PlateChanged _,PolicyChanged _,AspectChanged _,ItemChanged _,PartAdded _,PartChanged _,PartRemoved _,ReadingKept _,ReadingWithdrawn _,NoteWritten _,Together _ ->
                 true;
         };
     }

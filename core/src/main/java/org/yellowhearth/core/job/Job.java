@@ -16,8 +16,10 @@ import java.util.stream.Collectors;
 
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
 
@@ -28,7 +30,7 @@ import org.yellowhearth.core.reading.Reading;
 public final class Job {
     private final SetPlate plate;
     private final Policy policy;
-    private final SortedMap<PartRef, Capacitor> parts;
+    private final SortedMap<PartRef, Part> parts;
     private final List<Reading> readings;
     private final Map<PartRef, List<Reading>> byPart;
     private final List<Entry> journal;
@@ -37,6 +39,7 @@ public final class Job {
     private final Map<Class<?>, Aspect> aspects;
     private final SortedMap<String, Item> items;
     private final List<Happening> events;
+    private final Map<PartRef, List<OfPart>> ofParts;
 
     /** Something that happened to the set, and when. */
     public record Happening(Instant at, Edit.Event event) {
@@ -54,6 +57,8 @@ public final class Job {
         aspects = Map.copyOf(d.aspects);
         items = Collections.unmodifiableSortedMap(d.items);
         events = List.copyOf(d.events);
+        ofParts = items.values().stream().filter(OfPart.class::isInstance).map(OfPart.class::cast)
+                .collect(Collectors.groupingBy(OfPart::part));
     }
 
     /**
@@ -90,12 +95,27 @@ public final class Job {
     }
 
     /** The census in order of reference. */
-    public List<Capacitor> census() {
+    public List<Part> census() {
         return List.copyOf(parts.values());
     }
 
-    public Optional<Capacitor> part(PartRef ref) {
+    /** The capacitors of the census, sections of cans one by one, in order of reference. */
+    public List<Capacitor> capacitors() {
+        return parts.values().stream().filter(Capacitor.class::isInstance).map(Capacitor.class::cast).toList();
+    }
+
+    public Optional<Part> part(PartRef ref) {
         return Optional.ofNullable(parts.get(ref));
+    }
+
+    /** The capacitor with this reference; empty where there is none, or another sort of part. */
+    public Optional<Capacitor> capacitor(PartRef ref) {
+        return part(ref).filter(Capacitor.class::isInstance).map(Capacitor.class::cast);
+    }
+
+    /** What is written down of one part, of one type. */
+    public <I extends OfPart> List<I> of(PartRef ref, Class<I> type) {
+        return ofParts.getOrDefault(ref, List.of()).stream().filter(type::isInstance).map(type::cast).toList();
     }
 
     /** All readings that count, oldest first. */
@@ -179,7 +199,7 @@ public final class Job {
     private static final class Draft {
         private SetPlate plate;
         private Policy policy;
-        private final SortedMap<PartRef, Capacitor> parts = new TreeMap<>();
+        private final SortedMap<PartRef, Part> parts = new TreeMap<>();
         private final List<Reading> readings = new ArrayList<>();
         private final Set<String> readingIds = new HashSet<>();
         private final List<Entry> journal = new ArrayList<>();
@@ -255,6 +275,10 @@ public final class Job {
                 case Edit.ReadingKept e -> Optional.of(new Edit.ReadingWithdrawn(e.reading()));
                 case Edit.ReadingWithdrawn e -> Optional.of(new Edit.ReadingKept(e.reading()));
                 case Edit.NoteWritten _ -> Optional.empty();
+                case Edit.Together e -> {
+                    List<Edit> back = e.edits().reversed().stream().flatMap(one -> reversed(one).stream()).toList();
+                    yield back.isEmpty() ? Optional.empty() : Optional.of(new Edit.Together(back));
+                }
                 case Edit.Arrived _,Edit.Event _ -> throw new IllegalStateException("never undone: " + edit);
             };
         }
@@ -294,6 +318,8 @@ public final class Job {
                     e.readings().forEach(r -> withdraw(r, entry));
                     require(readings.stream().noneMatch(r -> r.part().equals(ref)), entry,
                             "all readings of " + ref + " go with it");
+                    require(items.values().stream().noneMatch(i -> i instanceof OfPart o && o.part().equals(ref)), entry,
+                            "what is written of " + ref + " goes with it");
                 }
                 case Edit.PartChanged e -> {
                     require(e.before().ref().equals(e.after().ref()), entry, "a change keeps the reference");
@@ -302,6 +328,7 @@ public final class Job {
                 }
                 case Edit.ReadingKept e -> keep(e.reading(), entry);
                 case Edit.ReadingWithdrawn e -> withdraw(e.reading(), entry);
+                case Edit.Together e -> e.edits().forEach(one -> change(one, entry));
                 case Edit.NoteWritten _ -> {
                     // A note changes nothing but the journal itself.
                 }
@@ -316,6 +343,8 @@ public final class Job {
         private void change(Edit.ItemChanged edit, Entry entry) {
             String id = edit.item().id();
             require(Optional.ofNullable(items.get(id)).equals(edit.before()), entry, id + " is not so written down");
+            require(!(edit.item() instanceof OfPart o) || parts.containsKey(o.part()), entry,
+                    "its part is not in the census");
             edit.after().ifPresentOrElse(after -> items.put(id, after), () -> items.remove(id));
         }
 

@@ -13,10 +13,12 @@ import org.yellowhearth.core.quantity.PreferredSeries;
  * @param hazards ids of the cautions that go with it
  * @param usualTolerance how far above its marking it may lie where no tolerance is printed, as a fraction
  * @param absorption the most charge its dielectric holds back, as a fraction
+ * @param made the years it was commonly fitted in
+ * @param wear how it fails with the years
  * @param heir what a part of today takes its place
  */
 public record CapacitorKind(String id, Family family, List<String> words, Map<LimitProfile, Limits> limits, List<String> hazards,
-        double usualTolerance, double absorption, Heir heir) {
+        double usualTolerance, double absorption, Made made, Wear wear, Heir heir) {
     public CapacitorKind {
         words = List.copyOf(words);
         limits = Map.copyOf(limits);
@@ -33,6 +35,26 @@ public record CapacitorKind(String id, Family family, List<String> words, Map<Li
     public record Heir(String kind, PreferredSeries series, List<Double> ratings) {
         public Heir {
             ratings = List.copyOf(ratings);
+        }
+    }
+
+    /** The years a kind was commonly fitted in, both included (common practice). */
+    public record Made(int from, int to) {
+    }
+
+    /**
+     * How a kind fails with the years, at the temperature of a warm set.
+     *
+     * @param years after which half of them have failed or are about to (common practice, to be argued with)
+     * @param steepness of the rise around that age: 1 hardly depends on age, 4 is sharp
+     * @param reforms whether it can be brought up again
+     */
+    public record Wear(double years, double steepness, boolean reforms) {
+        /** The chance that one which still works at an age fails within so many years: Weibull, its median at {@code years}. */
+        public double failsWithin(double ahead, double age) {
+            double now = Math.pow(Math.max(0, age) / years, steepness);
+            double then = Math.pow((Math.max(0, age) + ahead) / years, steepness);
+            return 1 - Math.exp(-Math.log(2) * (then - now));
         }
     }
 

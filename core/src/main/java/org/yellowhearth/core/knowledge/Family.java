@@ -4,5 +4,5 @@ import org.yellowhearth.core.message.Coded;
 
 /** Families of capacitor that are judged and renewed by the same rules. */
 public enum Family implements Coded {
-    UNSTATED, ELECTROLYTIC, TANTALUM, PAPER, FILM, MICA, CERAMIC, SUPPRESSION
+    UNSTATED, ELECTROLYTIC, TANTALUM, PAPER, FILM, MICA, CERAMIC, SUPPRESSION, AIR
 }

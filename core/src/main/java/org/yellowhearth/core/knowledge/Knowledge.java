@@ -3,13 +3,18 @@ package org.yellowhearth.core.knowledge;
 import java.util.List;
 import java.util.Map;
 
+import org.yellowhearth.core.part.Role;
+
 /** What the trade knows, read from files and handed to core as values. */
 public record Knowledge(Map<String, CapacitorKind> kinds, Map<String, Source> sources, Vocabulary vocabulary,
-        List<CautionRule> cautions) {
+        List<CautionRule> cautions, Map<Role, RoleRule> roles, List<PartRule> partRules, List<PartWear> partWear) {
     public Knowledge {
         kinds = Map.copyOf(kinds);
         sources = Map.copyOf(sources);
         cautions = List.copyOf(cautions);
+        roles = Map.copyOf(roles);
+        partRules = List.copyOf(partRules);
+        partWear = List.copyOf(partWear);
     }
 
     /** The kind with this id; one that is not known is a fault of the program. */
@@ -19,6 +24,11 @@ public record Knowledge(Map<String, CapacitorKind> kinds, Map<String, Source> so
             throw new IllegalArgumentException("unknown kind of capacitor: " + id);
         }
         return kind;
+    }
+
+    /** What a role asks of its part; the role nobody stated asks nothing special. */
+    public RoleRule role(Role role) {
+        return roles.getOrDefault(role, RoleRule.PLAIN);
     }
 
     /** The source with this id; one that is not listed is a fault of the program. */

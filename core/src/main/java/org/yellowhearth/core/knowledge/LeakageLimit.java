@@ -39,6 +39,20 @@ public sealed interface LeakageLimit {
         }
     }
 
+    /** Another rule times a factor, as one job holds it. */
+    record Scaled(LeakageLimit rule, double factor) implements LeakageLimit {
+        @Override
+        public OptionalDouble amperes(double farads, double ratedVolts) {
+            OptionalDouble plain = rule.amperes(farads, ratedVolts);
+            return plain.isPresent() ? OptionalDouble.of(factor * plain.getAsDouble()) : plain;
+        }
+
+        @Override
+        public double minutes() {
+            return rule.minutes();
+        }
+    }
+
     /**
      * The rule of later standards: a share of the rated charge C·V per second, with another share and an addition above a bound.
      *

@@ -1,15 +1,31 @@
 package org.yellowhearth.core.knowledge;
 
+import java.util.List;
 import java.util.Map;
 
+import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.part.Sort;
 
-/** The words that may be typed for kinds, roles and polarities; lower case, several words joined by one space. */
-public record Vocabulary(Map<String, String> kinds, Map<String, Role> roles, Map<String, Polarity> polarities) {
+/**
+ * The words that may be typed; lower case, several words joined by one space.
+ *
+ * @param letters the reference letters that commonly stand for a sort of part
+ * @param sorts words that name a sort of part
+ * @param constants words for how a part is made and what it does, each with every constant it can mean
+ */
+public record Vocabulary(Map<String, String> kinds, Map<String, Role> roles, Map<String, Polarity> polarities,
+        Map<String, Sort> letters, Map<String, Sort> sorts, Map<String, List<Coded>> constants) {
+    /** The longest name, in words. */
+    public static final int LONGEST_NAME = 4;
+
     public Vocabulary {
         kinds = Map.copyOf(kinds);
         roles = Map.copyOf(roles);
         polarities = Map.copyOf(polarities);
+        letters = Map.copyOf(letters);
+        sorts = Map.copyOf(sorts);
+        constants = Map.copyOf(constants);
     }
 }

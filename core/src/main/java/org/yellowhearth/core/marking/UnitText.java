@@ -42,6 +42,11 @@ public record UnitText(Dimension dimension, double factor) {
         folded(Dimension.CURRENT, 1e-3, "ma");
         folded(Dimension.CURRENT, 1e-6, "ua");
         folded(Dimension.CURRENT, 1e-9, "na");
+        folded(Dimension.INDUCTANCE, 1, "h", "hy", "henry", "henries");
+        folded(Dimension.INDUCTANCE, 1e-3, "mh");
+        folded(Dimension.INDUCTANCE, 1e-6, "uh");
+        folded(Dimension.POWER, 1, "w", "watt", "watts");
+        folded(Dimension.POWER, 1e-3, "mw");
         folded(Dimension.FREQUENCY, 1, "hz", "c/s", "cps", "~", "cycles");
         folded(Dimension.FREQUENCY, 1e3, "khz", "kc/s", "kc");
         folded(Dimension.FREQUENCY, 1e6, "mhz");

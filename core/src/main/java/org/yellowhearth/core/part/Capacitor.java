@@ -13,22 +13,22 @@ import java.util.OptionalDouble;
  * @param ratedForMains whether the marked voltage is an alternating one
  * @param dateCode the date stamped on it, as typed; empty where none was seen
  * @param workingVolts the voltage it sees in use, as a person typed it from drawing or meter; later from the supply model
+ * @param canMark the symbol beside its terminal, where it is a section of a can
  */
 public record Capacitor(PartRef ref, String marking, String kind, double farads, Optional<Tolerance> tolerance,
         OptionalDouble ratedVolts, boolean ratedForMains, Role role, Polarity polarity, OptionalDouble workingVolts,
-        String dateCode, String remark) {
+        CanMark canMark, String dateCode, String remark) implements Part {
     /** The kind of a part whose construction nobody has named yet. */
     public static final String UNSTATED_KIND = "unstated";
 
     public Capacitor {
-        requirePositive(farads, "capacitance");
-        ratedVolts.ifPresent(v -> requirePositive(v, "rated voltage"));
-        workingVolts.ifPresent(v -> requirePositive(v, "working voltage"));
+        Ratings.require(farads, "capacitance");
+        Ratings.require(ratedVolts, "rated voltage");
+        Ratings.require(workingVolts, "working voltage");
     }
 
-    private static void requirePositive(double x, String what) {
-        if (!(x > 0) || Double.isInfinite(x)) {
-            throw new IllegalArgumentException(what + " must be a finite figure above zero, not " + x);
-        }
+    /** Whether it is one section of a can with others. */
+    public boolean section() {
+        return !ref.section().isEmpty();
     }
 }

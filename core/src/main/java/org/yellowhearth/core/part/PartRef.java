@@ -26,6 +26,11 @@ public record PartRef(String letters, int number, String section) implements Com
         return parse(text).orElseThrow(() -> new IllegalArgumentException("not a part reference: " + text));
     }
 
+    /** The reference of the whole can a section belongs to; of any other part, itself. */
+    public PartRef whole() {
+        return section.isEmpty() ? this : new PartRef(letters, number, "");
+    }
+
     @Override
     public int compareTo(PartRef other) {
         int byLetters = letters.compareTo(other.letters);

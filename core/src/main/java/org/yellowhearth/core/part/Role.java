@@ -9,7 +9,11 @@ public enum Role implements Coded {
     SMOOTHING(Duty.SUPPLY), //
     BIAS_FILTER(Duty.SUPPLY), //
     REGULATOR(Duty.SUPPLY), //
+    REGULATOR_INPUT(Duty.SUPPLY), //
+    REGULATOR_OUTPUT(Duty.SUPPLY), //
     DECOUPLING(Duty.ORDINARY), //
+    SCREEN_DECOUPLING(Duty.ORDINARY), //
+    ANODE_DECOUPLING(Duty.ORDINARY), //
     CATHODE_BYPASS(Duty.ORDINARY), //
     COUPLING(Duty.COSTLY), //
     GRID_COUPLING(Duty.COSTLY), //
@@ -17,6 +21,7 @@ public enum Role implements Coded {
     TONE(Duty.ORDINARY), //
     FEEDBACK(Duty.ORDINARY), //
     TIMING(Duty.EXACT), //
+    PROTECTION_TIMING(Duty.COSTLY), //
     TUNED(Duty.EXACT), //
     DEFLECTION(Duty.EXACT), //
     BOOST(Duty.COSTLY), //
@@ -25,6 +30,9 @@ public enum Role implements Coded {
     MOTOR(Duty.ORDINARY), //
     METER_DAMPING(Duty.ORDINARY), //
     CROSSOVER(Duty.ORDINARY), //
+    CONVERTER_START(Duty.SUPPLY), //
+    CONVERTER_INPUT(Duty.SUPPLY), //
+    CONVERTER_OUTPUT(Duty.SUPPLY), //
     ACROSS_LINE(Duty.MAINS), //
     LINE_TO_CHASSIS(Duty.MAINS);
 

@@ -94,11 +94,13 @@ public record Quantity(double value, Unit unit) {
         return switch (unit) {
             case FARAD -> Math.abs(value) < 0.9995e-9 ? PICO : MICRO;
             case OHM -> scaled(List.of(MILLI, NONE, KILO, MEGA, GIGA));
+            case HENRY, SIEMENS -> scaled(List.of(MICRO, MILLI, NONE));
+            case METRE -> scaled(List.of(MILLI, NONE));
             case AMPERE -> scaled(List.of(NANO, MICRO, MILLI, NONE));
             case VOLT, JOULE, WATT -> scaled(List.of(MILLI, NONE, KILO));
             case SECOND -> scaled(List.of(MILLI, NONE));
             case HERTZ -> scaled(List.of(NONE, KILO, MEGA));
-            case OHM_FARAD, MINUTE, HOUR, KILOGRAM, CELSIUS, PERCENT, RATIO -> NONE;
+            case OHM_FARAD, MINUTE, HOUR, KILOGRAM, CELSIUS, DEGREE, PERCENT, RATIO -> NONE;
         };
     }
 

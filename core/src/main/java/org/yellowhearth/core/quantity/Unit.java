@@ -7,6 +7,10 @@ public enum Unit {
     VOLT("V"), //
     AMPERE("A"), //
     HERTZ("Hz"), //
+    HENRY("H"), //
+    DEGREE("°"), //
+    SIEMENS("S"), //
+    METRE("m"), //
     JOULE("J"), //
     /** Insulation of a paper or film part as resistance times capacitance; 1 s is 1 MΩ·µF. */
     OHM_FARAD("s"), //

@@ -2,20 +2,49 @@ package org.yellowhearth.core.reading;
 
 import java.util.Collections;
 import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 
-/** The figures of one reading, in SI units; each is finite and above zero. */
-public record Figures(Map<Figure, Double> values) {
+/**
+ * What the meter showed, in SI units.
+ *
+ * @param values the figures; of repeated ones the median
+ * @param bounds the figures that left the range of the meter
+ * @param qualifiers what it showed beside figures
+ * @param repeats the single values of figures that were read several times, as read
+ */
+public record Figures(Map<Figure, Double> values, Map<Figure, Bound> bounds, Set<Qualifier> qualifiers,
+        Map<Figure, List<Double>> repeats) {
+    /** Nothing shown. */
+    public static final Figures NONE = new Figures(Map.of());
+
     public Figures {
-        EnumMap<Figure, Double> copy = new EnumMap<>(Figure.class);
-        copy.putAll(values);
-        copy.forEach((figure, value) -> {
-            if (!(value > 0) || value.isInfinite()) {
-                throw new IllegalArgumentException(figure + " must be a finite figure above zero, not " + value);
-            }
-        });
-        values = Collections.unmodifiableMap(copy);
+        values = copy(values);
+        bounds = copy(bounds);
+        repeats = copy(repeats);
+        qualifiers = qualifiers.isEmpty() ? Set.of() : Collections.unmodifiableSet(EnumSet.copyOf(qualifiers));
+        values.forEach(Figures::require);
+        repeats.forEach((figure, all) -> all.forEach(v -> require(figure, v)));
+    }
+
+    /** Plain figures. */
+    public Figures(Map<Figure, Double> values) {
+        this(values, Map.of(), Set.of(), Map.of());
+    }
+
+    private static <T> Map<Figure, T> copy(Map<Figure, T> map) {
+        EnumMap<Figure, T> copy = new EnumMap<>(Figure.class);
+        copy.putAll(map);
+        return Collections.unmodifiableMap(copy);
+    }
+
+    private static void require(Figure figure, double value) {
+        if (!figure.mayBe(value)) {
+            throw new IllegalArgumentException("no meter shows a " + figure.code() + " of " + value);
+        }
     }
 
     public static Figures of(Figure figure, double value) {
@@ -27,7 +56,30 @@ public record Figures(Map<Figure, Double> values) {
         Map<Figure, Double> more = new EnumMap<>(Figure.class);
         more.putAll(values);
         more.put(figure, value);
-        return new Figures(more);
+        return new Figures(more, bounds, qualifiers, repeats);
+    }
+
+    /** These figures and one that left the range. */
+    public Figures with(Figure figure, Bound bound) {
+        Map<Figure, Bound> more = new EnumMap<>(Figure.class);
+        more.putAll(bounds);
+        more.put(figure, bound);
+        return new Figures(values, more, qualifiers, repeats);
+    }
+
+    /** These figures and something shown beside them. */
+    public Figures with(Qualifier qualifier) {
+        Set<Qualifier> more = EnumSet.of(qualifier);
+        more.addAll(qualifiers);
+        return new Figures(values, bounds, more, repeats);
+    }
+
+    /** These figures and one read several times, whose median counts. */
+    public Figures withRepeats(Figure figure, List<Double> all) {
+        Map<Figure, List<Double>> more = new EnumMap<>(Figure.class);
+        more.putAll(repeats);
+        more.put(figure, List.copyOf(all));
+        return new Figures(values, bounds, qualifiers, more).with(figure, Repeats.of(all).median());
     }
 
     public OptionalDouble get(Figure figure) {
@@ -37,6 +89,16 @@ public record Figures(Map<Figure, Double> values) {
 
     public boolean has(Figure figure) {
         return values.containsKey(figure);
+    }
+
+    /** Whether the figure was shown or left the range. */
+    public boolean tells(Figure figure) {
+        return values.containsKey(figure) || bounds.containsKey(figure);
+    }
+
+    /** Whether nothing was shown at all. */
+    public boolean isEmpty() {
+        return values.isEmpty() && bounds.isEmpty() && qualifiers.isEmpty();
     }
 
     /** The dissipation factor: as read, or one over the Q that was read. */

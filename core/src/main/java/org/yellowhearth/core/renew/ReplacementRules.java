@@ -14,6 +14,7 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.PreferredSeries;
@@ -36,7 +37,12 @@ public final class ReplacementRules {
         this.knowledge = knowledge;
     }
 
-    public Replacement propose(Job job, Capacitor part) {
+    /** What takes the place of a part; of those that are no capacitor nothing is proposed yet. */
+    public Replacement propose(Job job, Part part) {
+        return part instanceof Capacitor c ? propose(job, c) : none(Message.of(RenewWords.ONLY_CAPACITORS));
+    }
+
+    private Replacement propose(Job job, Capacitor part) {
         if (part.role().duty() == Role.Duty.MAINS) {
             return mainsPart(job, part);
         }

@@ -9,9 +9,14 @@ import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.part.Battery;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.Polarity;
+import org.yellowhearth.core.part.Rectifier;
 import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.part.Valve;
+import org.yellowhearth.core.part.Winding;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 
@@ -24,16 +29,31 @@ public record Caution(Level level, Message words) {
 
     /** What cautions can say. */
     public enum CautionWords implements MessageKey {
-        LIT, CHARGED, CHARGED_LOW, POLARITY, POSITIVE_EARTH, MAINS_PART, HAZARD
+        LIT, CHARGED, CHARGED_LOW, POLARITY, POSITIVE_EARTH, MAINS_PART, HAZARD, SELENIUM, MAINS_WINDING, BATTERY, VALVE
     }
 
     /** The cautions for handling one part while the set is in this state, the loudest first. */
-    public static List<Caution> forPart(HearthState hearth, Capacitor part, Knowledge knowledge) {
+    public static List<Caution> forPart(HearthState hearth, Part part, Knowledge knowledge) {
         List<Caution> cautions = new ArrayList<>();
-        CapacitorKind kind = knowledge.kind(part.kind());
         if (hearth == HearthState.LIT) {
             cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.LIT)));
         }
+        switch (part) {
+            case Capacitor c -> capacitor(c, knowledge.kind(c.kind()), cautions);
+            case Rectifier r when r.make() == Rectifier.Make.SELENIUM ->
+                cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.SELENIUM)));
+            case Winding w when w.task() == Winding.Task.MAINS_PRIMARY ->
+                cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.MAINS_WINDING)));
+            case Battery _ -> cautions.add(new Caution(Level.CARE, Message.of(CautionWords.BATTERY)));
+            case Valve _ -> cautions.add(new Caution(Level.CARE, Message.of(CautionWords.VALVE)));
+            default -> {
+                // Nothing that the set's own cautions do not say.
+            }
+        }
+        return List.copyOf(cautions);
+    }
+
+    private static void capacitor(Capacitor part, CapacitorKind kind, List<Caution> cautions) {
         part.ratedVolts().ifPresent(v -> cautions.add(charged(part.farads(), v)));
         if (part.role().duty() == Role.Duty.MAINS) {
             cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.MAINS_PART)));
@@ -45,7 +65,6 @@ public record Caution(Level level, Message words) {
         }
         kind.hazards().forEach(h -> cautions.add(
                 new Caution(Level.CARE, Message.of(CautionWords.HAZARD, new Argument.Term("Hazard." + h)))));
-        return List.copyOf(cautions);
     }
 
     private static Caution charged(double farads, double volts) {

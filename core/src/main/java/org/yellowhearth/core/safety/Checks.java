@@ -118,7 +118,7 @@ public final class Checks {
                     Optional.of(Message.of(CheckWords.INSULATION_WORKING)), Optional.empty());
         }
         boolean valves = job.plate().technology() != SetPlate.Technology.TRANSISTOR;
-        boolean smoothed = job.census().stream().anyMatch(p -> p.role() == Role.SMOOTHING);
+        boolean smoothed = job.capacitors().stream().anyMatch(p -> p.role() == Role.SMOOTHING);
         if (valves && smoothed) {
             add("choke", Message.of(CheckWords.CHOKE), Optional.of(CHOKE), Optional.of(Message.of(CheckWords.CHOKE_WORKING)),
                     Optional.empty());

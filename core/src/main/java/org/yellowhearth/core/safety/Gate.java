@@ -45,6 +45,7 @@ public record Gate(Edit.Question question, Message words, boolean reasonNeeded, 
                 Optional.of(new Gate(Edit.Question.POWER_UNCHECKED,
                         Message.of(GateWords.POWER_UNCHECKED, Integer.toString(Checks.blocking(job, now).size())), true,
                         volts(hearth)));
+            case Edit.Together e -> e.edits().stream().flatMap(one -> before(one, job, hearth, now).stream()).findFirst();
             default -> Optional.empty();
         };
     }

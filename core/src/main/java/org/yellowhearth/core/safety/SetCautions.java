@@ -52,10 +52,11 @@ public final class SetCautions {
         codes.put("technology", Set.of(plate.technology().code()));
         codes.put("chassis", Set.of(plate.chassis().code()));
         codes.put("feature", codes(build.features()));
-        codes.put("part-kind", job.census().stream().map(Capacitor::kind).collect(Collectors.toUnmodifiableSet()));
+        codes.put("part-kind", job.capacitors().stream().map(Capacitor::kind).collect(Collectors.toUnmodifiableSet()));
         codes.put("part-family", codes(
-                job.census().stream().map(p -> knowledge.kind(p.kind())).map(CapacitorKind::family).collect(Collectors.toSet())));
-        codes.put("part-role", codes(job.census().stream().map(Capacitor::role).collect(Collectors.toSet())));
+                job.capacitors().stream().map(p -> knowledge.kind(p.kind())).map(CapacitorKind::family)
+                        .collect(Collectors.toSet())));
+        codes.put("part-role", codes(job.capacitors().stream().map(Capacitor::role).collect(Collectors.toSet())));
         codes.put("sign", codes(job.items(Observation.class).stream().map(Observation::sign).collect(Collectors.toSet())));
         codes.put("mains",
                 Set.of(plate.mains().isPresent() ? "yes" : plate.chassis() == SetPlate.Chassis.BATTERY ? "no" : "likely"));
@@ -80,12 +81,13 @@ public final class SetCautions {
         build.kilograms().ifPresent(kg -> figures.put("kilograms", kg));
         List<Store> stores = Store.of(job, knowledge);
         double rails = stores.stream().mapToDouble(Store::litVolts).max().orElse(0);
-        double rated = job.census().stream().mapToDouble(p -> p.workingVolts().orElse(p.ratedVolts().orElse(0))).max().orElse(0);
+        double rated = job.capacitors().stream().mapToDouble(p -> p.workingVolts().orElse(p.ratedVolts().orElse(0))).max()
+                .orElse(0);
         if (rails > 0 || rated > 0) {
             figures.put("highest-volts", Math.max(rails, rated));
         }
         double stored = stores.stream().mapToDouble(s -> s.highFarads() * s.litVolts() * s.litVolts() / 2).max().orElse(0);
-        double marked = job.census().stream().mapToDouble(p -> {
+        double marked = job.capacitors().stream().mapToDouble(p -> {
             double volts = p.workingVolts().orElse(p.ratedVolts().orElse(0));
             return p.farads() * volts * volts / 2;
         }).max().orElse(0);

@@ -47,7 +47,7 @@ public record Store(String id, String name, double litVolts, double likelyFarads
         double likely = 0;
         double high = 0;
         double held = 0;
-        for (Capacitor part : rail.parts().stream().flatMap(ref -> job.part(ref).stream()).toList()) {
+        for (Capacitor part : rail.parts().stream().flatMap(ref -> job.capacitor(ref).stream()).toList()) {
             CapacitorKind kind = knowledge.kind(part.kind());
             double measured = job.readingsOf(part.ref()).reversed().stream().map(Reading::figures)
                     .filter(f -> f.has(Figure.CAPACITANCE)).map(f -> f.get(Figure.CAPACITANCE).getAsDouble()).findFirst()
@@ -67,7 +67,7 @@ public record Store(String id, String name, double litVolts, double likelyFarads
         }
         double least = 1e-12;
         return new Store(rail.id(), rail.name(), rail.volts(), Math.max(likely, least), Math.max(high, least),
-                rail.parts().stream().allMatch(ref -> job.part(ref).isPresent()), high > 0 ? held / high : 0, rail.bleeder(),
+                rail.parts().stream().allMatch(ref -> job.capacitor(ref).isPresent()), high > 0 ? held / high : 0, rail.bleeder(),
                 rail.bleederOhms());
     }
 

@@ -13,6 +13,7 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
@@ -40,7 +41,7 @@ public class JobTest {
     private static Capacitor part(String ref, double farads) {
         return new Capacitor(PartRef.of(ref), "as printed", "electrolytic-dry", farads, Optional.empty(), OptionalDouble.of(450),
                 false,
-                Role.RESERVOIR, Polarity.UNSTATED, OptionalDouble.empty(), "", "");
+                Role.RESERVOIR, Polarity.UNSTATED, OptionalDouble.empty(), CanMark.UNSTATED, "", "");
     }
 
     private static Reading reading(String id, String ref, int minute) {
@@ -157,7 +158,7 @@ public class JobTest {
     }
 
     private static Act randomAct(Job job, Random random, int i) {
-        List<Capacitor> census = job.census();
+        List<Capacitor> census = job.capacitors();
         Capacitor some = census.isEmpty() ? part("C1", 1e-6) : census.get(random.nextInt(census.size()));
         List<Act> possible = new ArrayList<>();
         possible.add(new Act.Did(new Edit.PartAdded(part("C" + (100 + i), 1e-6))));

@@ -7,11 +7,12 @@ import org.assertj.core.data.Percentage;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.marking.Token;
+import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.reading.Agreement.Suspicion;
 
 public class AgreementTest {
     private static Agreement of(String line) {
-        ReadingParser parser = new ReadingParser();
+        ReadingParser parser = new ReadingParser(Sort.CAPACITOR);
         parser.read(Token.of(line));
         return Agreement.of(parser.figures(), parser.conditions());
     }
@@ -74,7 +75,7 @@ public class AgreementTest {
     }
 
     private static Derived derived(String line) {
-        ReadingParser parser = new ReadingParser();
+        ReadingParser parser = new ReadingParser(Sort.CAPACITOR);
         parser.read(Token.of(line));
         return Derived.of(parser.figures(), parser.conditions());
     }

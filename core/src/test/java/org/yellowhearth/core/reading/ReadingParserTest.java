@@ -16,10 +16,11 @@ import org.yellowhearth.core.marking.MarkingWords;
 import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.part.Sort;
 
 public class ReadingParserTest {
     private static ReadingParser read(String line) {
-        ReadingParser parser = new ReadingParser();
+        ReadingParser parser = new ReadingParser(Sort.CAPACITOR);
         parser.read(Token.of(line));
         return parser;
     }
@@ -80,7 +81,7 @@ public class ReadingParserTest {
                 {"9u @", ReadingWords.CONDITION_EXPECTED, 3}, //
                 {"9u @3u", ReadingWords.CONDITION_EXPECTED, 4}, {"9u @0.1", ReadingWords.FREQUENCY_RANGE, 4}, //
                 {"9u 100Hz", ReadingWords.CONDITION_WITHOUT_FIGURE, 3}, {"9u 5%", ReadingWords.NOT_A_READING, 3}, //
-                {"D2r", ReadingWords.RATIO_EXPECTED, 1}, {"D-1", ReadingWords.WORD_NOT_A_READING, 0},
+                {"D2r", ReadingWords.RATIO_EXPECTED, 1}, {"D-1", ReadingWords.RATIO_RANGE, 1},
                 {"D=0", ReadingWords.RATIO_RANGE, 2}, //
                 {"IR5u", ReadingWords.RESISTANCE_EXPECTED, 2}, {"C=5r", ReadingWords.CAPACITANCE_EXPECTED, 2}, //
                 {"I=5u", ReadingWords.CURRENT_EXPECTED, 2}, {"D", ReadingWords.FIGURE_EXPECTED, 0},
@@ -97,7 +98,7 @@ public class ReadingParserTest {
 
     @Test
     public void whatWasUnderstoodBeforeTheTroubleCanBeEchoed() {
-        ReadingParser parser = new ReadingParser();
+        ReadingParser parser = new ReadingParser(Sort.CAPACITOR);
         assertThatThrownBy(() -> parser.read(Token.of("9.1u @100 400"))).isInstanceOf(UnreadableException.class);
         assertThat(parser.figures()).isEqualTo(Figures.of(Figure.CAPACITANCE, 9.1e-6));
         assertThat(parser.conditions().frequencyHertz()).isEqualTo(OptionalDouble.of(100));

@@ -4,19 +4,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
-
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.core.assess.Verdict;
 import org.yellowhearth.core.fact.Budget;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
 import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.ThreePoint;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.fact.Wish;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
@@ -142,7 +142,7 @@ final class ScopePage extends Page {
         model().openProperty().get().ifPresent(open -> {
             for (boolean supply : new boolean[]{true, false}) {
                 double count = open.assessments().stream().filter(a -> a.verdict() == Verdict.RENEW)
-                        .filter(a -> supply == inSupply(a.part().role()))
+                        .filter(a -> supply == (a.part() instanceof Capacitor c && inSupply(c.role())))
                         .count();
                 if (count > 0) {
                     model().put(new EstimateLine(model().newId(), supply ? Phase.SUPPLY : Phase.REST,

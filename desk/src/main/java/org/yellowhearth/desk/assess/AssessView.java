@@ -5,6 +5,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
@@ -25,7 +26,9 @@ public final class AssessView extends BorderPane {
         PartTable table = new PartTable(model, em, "assess.empty").verdicts(5.6)
                 .column("table.ref", 3.3, 0, "cell-ref", r -> r.part().ref().toString())
                 .column("table.value", 7.2, 0, "cell-text", r -> new Describe(model.words()).value(r.part()))
-                .column("table.role", 8.4, 4, "cell-text", r -> model.words().word(r.part().role()))
+                .column("table.role", 8.4, 4, "cell-text", r -> r.part() instanceof Capacitor c
+                        ? model.words().word(c.role())
+                        : new Describe(model.words()).kind(r.part()))
                 .column("table.c", 5.8, 1, "cell-figure", PartRow::capacitance)
                 .column("table.esr", 5.4, 2, "cell-figure", PartRow::esr)
                 .column("table.d", 4.6, 3, "cell-figure", PartRow::dissipation)

@@ -4,6 +4,7 @@ import javafx.beans.binding.DoubleBinding;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Quantity;
@@ -25,12 +26,14 @@ public final class CensusView extends BorderPane {
                 .column("table.ref", 3.8, 0, "cell-ref", r -> r.part().ref().toString())
                 .column("table.marking", 9, 2, "cell-figure", r -> r.part().marking())
                 .column("table.value", 8, 0, "cell-text", r -> new Describe(model.words()).value(r.part()))
-                .column("table.kind", 8, 1, "cell-text", r -> model.words().capacitorKind(r.part().kind()))
+                .column("table.kind", 8, 1, "cell-text", r -> new Describe(model.words()).kind(r.part()))
                 .column("table.role", 7.8, 1, "cell-text", r -> role(model, r.part()))
                 .column("table.polarity", 9, 3, "cell-text", r -> polarity(model, r.part()))
                 .column("table.sees", 4.6, 4, "cell-figure",
-                        r -> r.part().workingVolts().stream().mapToObj(Quantity::volts).map(Quantity::toString).findFirst()
-                                .orElse("—"));
+                        r -> r.part() instanceof Capacitor c
+                                ? c.workingVolts().stream().mapToObj(Quantity::volts)
+                                        .map(Quantity::toString).findFirst().orElse("—")
+                                : "—");
         table.setId("census-table");
         setCenter(table);
         VBox entry = new VBox(new PartForm(model).node());
@@ -41,17 +44,17 @@ public final class CensusView extends BorderPane {
         model.openProperty().addListener((_, _, open) -> open.ifPresent(this::show));
     }
 
-    private static String role(DeskModel model, Capacitor part) {
-        return part.role() == Role.UNSTATED ? "—" : model.words().word(part.role());
+    private static String role(DeskModel model, Part part) {
+        return part instanceof Capacitor c && c.role() != Role.UNSTATED ? model.words().word(c.role()) : "—";
     }
 
-    private static String polarity(DeskModel model, Capacitor part) {
-        return part.polarity() == Polarity.UNSTATED ? "—" : model.words().word(part.polarity());
+    private static String polarity(DeskModel model, Part part) {
+        return part instanceof Capacitor c && c.polarity() != Polarity.UNSTATED ? model.words().word(c.polarity()) : "—";
     }
 
     private void show(OpenJob open) {
-        long noKind = open.job().census().stream().filter(c -> c.kind().equals(Capacitor.UNSTATED_KIND)).count();
-        long noRole = open.job().census().stream().filter(c -> c.role() == Role.UNSTATED).count();
+        long noKind = open.job().capacitors().stream().filter(c -> c.kind().equals(Capacitor.UNSTATED_KIND)).count();
+        long noRole = open.job().capacitors().stream().filter(c -> c.role() == Role.UNSTATED).count();
         head.count(Labels.of("census.count", open.assessments().size(), noKind, noRole));
     }
 }

@@ -12,7 +12,11 @@ import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
+import org.yellowhearth.core.fact.OfPart;
+import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.Labels;
 
@@ -68,11 +72,22 @@ public final class BenchLineModel {
 
     private void done(BenchEntry entry, Runnable after) {
         switch (entry) {
-            case BenchEntry.AddPart e -> model.act(new Edit.PartAdded(e.part()), choosing(after, e.part().ref()));
+            case BenchEntry.AddParts e -> model.act(together(e.parts().stream().map(p -> (Edit) new Edit.PartAdded(p)).toList()),
+                    choosing(after, e.parts().getFirst().ref()));
             case BenchEntry.CorrectPart e ->
                 model.act(new Edit.PartChanged(e.before(), e.after()), choosing(after, e.after().ref()));
-            case BenchEntry.RemovePart e ->
-                model.act(new Edit.PartRemoved(e.part(), model.job().readingsOf(e.part().ref())), after);
+            case BenchEntry.RemovePart e -> model.act(removal(model.job(), e.part()), after);
+            case BenchEntry.WriteDown e -> {
+                List<Edit> edits = e.items().stream().filter(i -> !model.job().item(i.id()).equals(Optional.of(i)))
+                        .map(i -> (Edit) new Edit.ItemChanged(model.job().item(i.id()), Optional.of(i))).toList();
+                if (edits.isEmpty()) {
+                    after.run();
+                } else {
+                    model.act(together(edits), choosing(after, e.items().getFirst().part()));
+                }
+            }
+            case BenchEntry.TakeOut e ->
+                model.act(new Edit.ItemChanged(Optional.of(e.item()), Optional.empty()), choosing(after, e.item().part()));
             case BenchEntry.KeepReading e -> model.act(
                     new Edit.ReadingKept(EchoWords.reading(e, model.job().readings().size(), model.now())),
                     choosing(after, e.part()));
@@ -87,6 +102,21 @@ public final class BenchLineModel {
             case BenchEntry.Happened e -> model.act(e.event(), after);
             case BenchEntry.ShowPart e -> choosing(after, e.part()).run();
         }
+    }
+
+    /** One edit as it is, several as one that undo takes back at once. */
+    static Edit together(List<Edit> edits) {
+        return edits.size() == 1 ? edits.getFirst() : new Edit.Together(edits);
+    }
+
+    /** A part leaves with everything that was written down of it. */
+    static Edit removal(Job job, Part part) {
+        List<Edit> edits = new ArrayList<>();
+        job.of(part.ref(), OfPart.class).forEach(i -> edits.add(new Edit.ItemChanged(Optional.of(i), Optional.empty())));
+        job.items(Parallel.class).stream().filter(p -> p.with().equals(part.ref()))
+                .forEach(p -> edits.add(new Edit.ItemChanged(Optional.of(p), Optional.empty())));
+        edits.add(new Edit.PartRemoved(part, job.readingsOf(part.ref())));
+        return together(edits);
     }
 
     private Runnable choosing(Runnable after, PartRef part) {

@@ -2,7 +2,6 @@ package org.yellowhearth.desk.model;
 
 import java.nio.file.Path;
 import java.time.Clock;
-import java.time.Year;
 import java.time.ZonedDateTime;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -373,6 +372,6 @@ public final class DeskModel {
     }
 
     private OpenJob judged(String id, Job job) {
-        return OpenJob.of(id, job, assessor.assessAll(job, Year.from(now())), Hearth.of(job, knowledge));
+        return OpenJob.of(id, job, assessor.assessAll(job, now().toLocalDate()), Hearth.of(job, knowledge));
     }
 }

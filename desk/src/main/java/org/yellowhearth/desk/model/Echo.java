@@ -2,9 +2,8 @@ package org.yellowhearth.desk.model;
 
 import java.util.List;
 import java.util.Optional;
-
-import org.yellowhearth.core.assess.Verdict;
 import org.yellowhearth.core.benchline.BenchOutcome;
+import org.yellowhearth.core.fact.Verdict;
 
 /**
  * How the bench line was understood, in words.

@@ -1,16 +1,15 @@
 package org.yellowhearth.desk.model;
 
-import java.time.Year;
 import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
-
+import java.util.stream.Collectors;
 import org.yellowhearth.core.assess.AgreementCriterion;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Finding;
-import org.yellowhearth.core.assess.Verdict;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchOutcome;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.reading.Agreement;
 import org.yellowhearth.core.reading.Reading;
@@ -47,7 +46,11 @@ final class EchoWords {
 
     private Echo understood(BenchEntry entry) {
         return switch (entry) {
-            case BenchEntry.AddPart e -> plain(Labels.of("echo.add", e.part().ref(), describe.part(e.part())));
+            case BenchEntry.AddParts e -> plain(e.parts().stream().map(p -> Labels.of("echo.add", p.ref(), describe.part(p)))
+                    .collect(Collectors.joining("   ")));
+            case BenchEntry.WriteDown e ->
+                plain(Labels.of("echo.written", e.items().stream().map(describe::item).collect(Collectors.joining("; "))));
+            case BenchEntry.TakeOut e -> plain(Labels.of("echo.taken-out", describe.item(e.item())));
             case BenchEntry.CorrectPart e -> plain(Labels.of("echo.correct", e.after().ref(), describe.part(e.after())));
             case BenchEntry.RemovePart e -> plain(Labels.of("echo.remove", e.part().ref(), describe.part(e.part()),
                     open.job().readingsOf(e.part().ref()).size()));
@@ -66,7 +69,7 @@ final class EchoWords {
     private Echo reading(BenchEntry.KeepReading e) {
         Reading reading = reading(e, open.job().readings().size(), now);
         Optional<Verdict> verdict = open.job().part(e.part())
-                .map(part -> assessor.assessWith(open.job(), part, reading, Year.from(now)).verdict());
+                .map(part -> assessor.assessWith(open.job(), part, reading, now.toLocalDate()).verdict());
         String trouble = AgreementCriterion.finding(Agreement.of(e.figures(), e.conditions()))
                 .filter(f -> f.outcome() == Finding.Outcome.BAD).map(f -> words.say(f.words())).orElse("");
         String lit = open.hearth().at(now.toInstant()).state() == HearthState.LIT ? Labels.of("echo.while-lit") : "";

@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Derived;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
@@ -19,7 +20,8 @@ public record PartRow(Assessment assessment, String capacitance, String esr, Str
     /** The rows of a job in the order of the census. */
     public static List<PartRow> of(OpenJob open, Knowledge knowledge) {
         return open.assessments().stream().map(
-                a -> of(a, open.job().readingsOf(a.part().ref()).reversed(), knowledge.kind(a.part().kind()).lossyByNature()))
+                a -> of(a, open.job().readingsOf(a.part().ref()).reversed(),
+                        a.part() instanceof Capacitor c && knowledge.kind(c.kind()).lossyByNature()))
                 .toList();
     }
 
@@ -44,7 +46,7 @@ public record PartRow(Assessment assessment, String capacitance, String esr, Str
     }
 
     /** The part. */
-    public Capacitor part() {
+    public Part part() {
         return assessment.part();
     }
 }

@@ -103,7 +103,7 @@ final class HearthPage extends Page {
         now.stores().forEach(s -> rows.computeIfAbsent(s.store().id(), _ -> new StoreRow(model(), planner::choose)));
         fillRows(stores, List.copyOf(rows.values()), "safety.stores.none", r -> r);
         List<PartRef> listed = job.items(Rail.class).stream().flatMap(r -> r.parts().stream()).toList();
-        String missing = String.join(", ", job.census().stream().filter(HearthPage::stores).map(Capacitor::ref)
+        String missing = String.join(", ", job.capacitors().stream().filter(HearthPage::stores).map(Capacitor::ref)
                 .filter(ref -> !listed.contains(ref)).map(PartRef::toString).toList());
         unlisted.setText(missing.isEmpty() ? "" : Labels.of("safety.unlisted", missing));
         unlisted.setVisible(!missing.isEmpty());

@@ -106,7 +106,7 @@ final class PlannerPane extends VBox {
     /** Keeps to what was chosen, or takes the worst there is. */
     void show(Job job, HearthReading hearth) {
         List<Pick> all = new ArrayList<>(hearth.stores().stream().map(s -> Pick.of(s.store())).toList());
-        job.census().stream().filter(c -> c.ratedVolts().isPresent()).map(c -> new Pick(c.ref().toString(), c.farads(),
+        job.capacitors().stream().filter(c -> c.ratedVolts().isPresent()).map(c -> new Pick(c.ref().toString(), c.farads(),
                 c.ratedVolts().getAsDouble(), model.knowledge().kind(c.kind()).absorption(), false)).forEach(all::add);
         Optional<Pick> was = Optional.ofNullable(picks.getValue());
         picking = true;

@@ -13,7 +13,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.arrival.MainsFit;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
 import org.yellowhearth.desk.Labels;

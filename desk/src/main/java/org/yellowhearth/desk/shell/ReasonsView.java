@@ -20,7 +20,7 @@ import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Source;
-import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.renew.Replacement;
 import org.yellowhearth.core.renew.ReplacementRules;
@@ -70,7 +70,7 @@ final class ReasonsView extends ScrollPane {
     private void show(OpenJob open, Assessment a) {
         Words words = model.words();
         Describe describe = new Describe(words);
-        Capacitor part = a.part();
+        Part part = a.part();
         add(text(part.ref() + ", " + describe.part(part), "reasons-part"));
         if (!part.marking().isEmpty()) {
             add(text(Labels.of("reasons.marked", "“" + part.marking() + "”"), "reasons-quiet"));

@@ -17,7 +17,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.desk.Labels;

@@ -3,7 +3,7 @@ package org.yellowhearth.desk.theme;
 import java.util.Locale;
 
 import javafx.scene.layout.Region;
-import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.core.fact.Verdict;
 
 /** The drawn sign of a verdict: each has its own shape, so that colour is never alone. */
 public final class VerdictGlyph extends Region {

@@ -1,6 +1,5 @@
 package org.yellowhearth.records.dossier;
 
-import java.time.Year;
 import java.time.ZonedDateTime;
 import java.util.List;
 
@@ -25,7 +24,7 @@ public record Dossier(Job job, List<Item> items, Knowledge knowledge, ZonedDateT
     public static Dossier of(Job job, Knowledge knowledge, ZonedDateTime now) {
         Assessor assessor = new Assessor(knowledge);
         ReplacementRules rules = new ReplacementRules(knowledge);
-        return new Dossier(job, assessor.assessAll(job, Year.from(now)).stream()
+        return new Dossier(job, assessor.assessAll(job, now.toLocalDate()).stream()
                 .map(a -> new Item(a, rules.propose(job, a.part()))).toList(), knowledge, now);
     }
 }

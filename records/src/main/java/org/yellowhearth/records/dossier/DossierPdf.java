@@ -21,11 +21,12 @@ import org.openpdf.text.pdf.PdfPTable;
 import org.openpdf.text.pdf.PdfWriter;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Finding;
-import org.yellowhearth.core.assess.Verdict;
+import org.yellowhearth.core.fact.OfPart;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Source;
-import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Caution.CautionWords;
@@ -188,7 +189,7 @@ public final class DossierPdf {
 
     private void part(Dossier.Item item) {
         Assessment a = item.assessment();
-        Capacitor part = a.part();
+        Part part = a.part();
         Paragraph head = pages.paragraph(15);
         head.setSpacingBefore(8);
         head.setSpacingAfter(2);
@@ -203,7 +204,11 @@ public final class DossierPdf {
             add(pages.labelled("Read " + MOMENT.format(r.at().atZone(dossier.madeAt().getZone())),
                     describe.reading(r.figures(), r.conditions())));
         }
+        for (OfPart written : dossier.job().of(part.ref(), OfPart.class)) {
+            add(pages.labelled("Written", describe.item(written)));
+        }
         add(pages.labelled("Why", words.say(a.because())));
+        a.overruled().ifPresent(o -> add(pages.labelled("Rules", words.word(o.verdict()) + ": " + words.say(o.because()))));
         a.next().ifPresent(n -> add(pages.labelled("Next", words.say(n))));
         if (!a.findings().isEmpty()) {
             findings(a.findings());

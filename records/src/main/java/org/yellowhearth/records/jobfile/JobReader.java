@@ -6,17 +6,15 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Supplier;
 
-import org.yellowhearth.core.census.MarkingParser;
-import org.yellowhearth.core.census.Stated;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.job.Act;
@@ -28,20 +26,11 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.marking.AmbiguousException;
-import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.marking.UnreadableException;
-import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.part.Polarity;
-import org.yellowhearth.core.part.Role;
-import org.yellowhearth.core.part.Tolerance;
-import org.yellowhearth.core.reading.Conditions;
-import org.yellowhearth.core.reading.Connection;
-import org.yellowhearth.core.reading.Figure;
-import org.yellowhearth.core.reading.Figures;
-import org.yellowhearth.core.reading.Mode;
+import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.reading.ReadingParser;
 import org.yellowhearth.records.json.BadFileException;
 import org.yellowhearth.records.json.JsonValue;
 import org.yellowhearth.records.json.RecordJson;
@@ -52,14 +41,13 @@ import org.yellowhearth.records.words.Words;
  * A file written by hand may leave out ids, journal and every value that follows from a marking or from the line as typed.
  */
 public final class JobReader {
-    private static final double LARGEST = 1e15;
     private static final int LONGEST_NAME = JobFormat.LONGEST_NAME;
     private static final int LONGEST_TEXT = JobFormat.LONGEST_TEXT;
 
-    private final Knowledge knowledge;
+    private final PartFile parts;
 
     public JobReader(Knowledge knowledge) {
-        this.knowledge = knowledge;
+        this.parts = new PartFile(knowledge);
     }
 
     /**
@@ -83,8 +71,8 @@ public final class JobReader {
         Optional<String> id = root.optional("id").map(JobReader::id);
         SetPlate plate = plate(root.field("set"));
         Policy policy = policy(root.optional("policy"));
-        List<Capacitor> parts = parts(root);
-        List<Reading> readings = readings(root, parts, now);
+        List<Part> census = parts(root);
+        List<Reading> readings = readings(root, census, now);
         List<Aspect> aspects = FactReader.aspects(root);
         List<Item> items = FactReader.items(root);
         Optional<JsonValue> journal = root.optional("journal");
@@ -93,9 +81,9 @@ public final class JobReader {
         }
         Job job = journal.isPresent()
                 ? replayed(journal.get())
-                : Job.of(opening(plate, policy, parts, readings, notes(root, now), aspects, items, now));
+                : Job.of(opening(plate, policy, census, readings, notes(root, now), aspects, items, now));
         boolean same = job.plate().equals(plate) && job.policy().equals(policy)
-                && Set.copyOf(job.census()).equals(Set.copyOf(parts)) && Set.copyOf(job.readings()).equals(Set.copyOf(readings))
+                && Set.copyOf(job.census()).equals(Set.copyOf(census)) && Set.copyOf(job.readings()).equals(Set.copyOf(readings))
                 && Set.copyOf(job.aspects()).equals(Set.copyOf(aspects)) && Set.copyOf(job.items()).equals(Set.copyOf(items));
         if (journal.isPresent() && !same) {
             throw journal.get().bad("set, policy, parts, readings, aspects or items are not what the journal leads to; "
@@ -104,7 +92,7 @@ public final class JobReader {
         return new JobFile(id, job);
     }
 
-    private static String id(JsonValue v) {
+    static String id(JsonValue v) {
         String id = v.text(64);
         if (!id.matches("[A-Za-z0-9-]{1,64}")) {
             throw v.bad("expected an id of letters, digits and hyphens");
@@ -112,7 +100,7 @@ public final class JobReader {
         return id;
     }
 
-    private static List<Entry> opening(SetPlate plate, Policy policy, List<Capacitor> parts, List<Reading> readings,
+    private static List<Entry> opening(SetPlate plate, Policy policy, List<Part> parts, List<Reading> readings,
             List<Entry> notes, List<Aspect> aspects, List<Item> items, ZonedDateTime now) {
         ZonedDateTime first = notes.stream().map(Entry::at).min(Comparator.naturalOrder()).orElse(now);
         for (Reading r : readings) {
@@ -172,13 +160,14 @@ public final class JobReader {
                 did(new Edit.PlateChanged(plate(fields(v, "before", "after").field("before")), plate(v.field("after"))));
             case "policy-changed" -> did(new Edit.PolicyChanged(policy(Optional.of(fields(v, "before", "after").field("before"))),
                     policy(Optional.of(v.field("after")))));
-            case "part-added" -> did(new Edit.PartAdded(part(fields(v, "part", "readings").field("part")), ownReadings(v)));
-            case "part-removed" -> did(new Edit.PartRemoved(part(fields(v, "part", "readings").field("part")), ownReadings(v)));
+            case "part-added" -> did(new Edit.PartAdded(parts.read(fields(v, "part", "readings").field("part")), ownReadings(v)));
+            case "part-removed" ->
+                did(new Edit.PartRemoved(parts.read(fields(v, "part", "readings").field("part")), ownReadings(v)));
             case "part-changed" ->
-                did(new Edit.PartChanged(part(fields(v, "before", "after").field("before")), part(v.field("after"))));
-            case "reading-kept" -> did(new Edit.ReadingKept(reading(fields(v, "reading").field("reading"), Instant.EPOCH)));
+                did(new Edit.PartChanged(parts.read(fields(v, "before", "after").field("before")), parts.read(v.field("after"))));
+            case "reading-kept" -> did(new Edit.ReadingKept(ownReading(fields(v, "reading").field("reading"))));
             case "reading-withdrawn" ->
-                did(new Edit.ReadingWithdrawn(reading(fields(v, "reading").field("reading"), Instant.EPOCH)));
+                did(new Edit.ReadingWithdrawn(ownReading(fields(v, "reading").field("reading"))));
             case "note" -> did(new Edit.NoteWritten(fields(v, "text").field("text").text(LONGEST_TEXT)));
             case "aspect-changed" -> {
                 Aspect before = FactReader.aspect(fields(v, "before", "after").field("before"));
@@ -190,6 +179,11 @@ public final class JobReader {
                 Optional<Item> after = v.optional("after").map(FactReader::item);
                 yield made(v, () -> new Edit.ItemChanged(before, after));
             }
+            case "together" -> {
+                List<Edit> edits = fields(v, "edits").field("edits").list(JobFormat.MOST_ENTRIES).stream().map(this::plainEdit)
+                        .toList();
+                yield made(v, () -> new Edit.Together(edits));
+            }
             case "volts" -> did(event(v, Edit.VoltsMeasured.class));
             case "clip" -> did(event(v, Edit.ClipPut.class));
             case "unclip" -> did(event(v, Edit.ClipTaken.class));
@@ -197,9 +191,19 @@ public final class JobReader {
             case "power" -> did(new Edit.PowerSwitched(fields(v, "power").field("power").code(Edit.Power.class)));
             default ->
                 throw act.bad("unknown act; expected one of arrived, set-changed, policy-changed, part-added, part-changed, "
-                        + "part-removed, reading-kept, reading-withdrawn, aspect-changed, item-changed, note, power, volts, clip, "
+                        + "part-removed, reading-kept, reading-withdrawn, aspect-changed, item-changed, together, note, power, volts, clip, "
                         + "unclip, answered, undo, redo");
         };
+    }
+
+    private Edit plainEdit(JsonValue v) {
+        if (v.optional("at").isPresent() || v.optional("zone").isPresent()) {
+            throw v.bad("edits that stand together have one time, that of their entry");
+        }
+        if (v.field("act").text(LONGEST_NAME).equals("together") || !(act(v) instanceof Act.Did did)) {
+            throw v.bad("together stand plain edits that can be undone");
+        }
+        return did.edit();
     }
 
     private static Act did(Edit edit) {
@@ -224,11 +228,16 @@ public final class JobReader {
         return v.object(all.toArray(String[]::new));
     }
 
-    private List<Reading> ownReadings(JsonValue v) {
-        return v.list("readings", JobFormat.MOST_READINGS).stream().map(r -> reading(r, Instant.EPOCH)).toList();
+    private static List<Reading> ownReadings(JsonValue v) {
+        return v.list("readings", JobFormat.MOST_READINGS).stream().map(JobReader::ownReading).toList();
     }
 
-    private static Instant instant(JsonValue v) {
+    /** A reading of a journal gives its moment and its figures itself. */
+    private static Reading ownReading(JsonValue v) {
+        return ReadingFile.read(v, Instant.EPOCH, _ -> Sort.CAPACITOR);
+    }
+
+    static Instant instant(JsonValue v) {
         try {
             return Instant.parse(v.text(LONGEST_NAME));
         } catch (DateTimeException e) {
@@ -281,10 +290,10 @@ public final class JobReader {
                 v.code("rectifiers", usual.rectifiers()), v.code("paper", usual.paper()), v.code("limits", usual.limits()));
     }
 
-    private List<Capacitor> parts(JsonValue root) {
+    private List<Part> parts(JsonValue root) {
         Set<PartRef> seen = new HashSet<>();
         return root.list("parts", JobFormat.MOST_PARTS).stream().map(v -> {
-            Capacitor part = part(v);
+            Part part = parts.read(v);
             if (!seen.add(part.ref())) {
                 throw v.field("ref").bad(part.ref() + " stands in the census twice");
             }
@@ -292,74 +301,18 @@ public final class JobReader {
         }).toList();
     }
 
-    private static PartRef ref(JsonValue v) {
-        return PartRef.parse(v.text(LONGEST_NAME))
-                .orElseThrow(() -> v.bad("expected a part reference of letters and a number, such as C21 or C31a"));
-    }
-
-    private Capacitor part(JsonValue v) {
-        v.object("ref", "marking", "kind", "capacitanceFarads", "tolerance", "ratedVolts", "ratedForMains", "role", "polarity",
-                "workingVolts", "dateCode", "remark");
-        String marking = v.text("marking", LONGEST_NAME);
-        OptionalDouble farads = v.positive("capacitanceFarads", 10);
-        if (farads.isEmpty() && marking.isEmpty()) {
-            throw v.bad("a part needs capacitanceFarads or a marking that gives it");
-        }
-        // A file that states the capacitance states everything; else what is not stated is taken from the marking.
-        Stated marked = farads.isPresent() ? Stated.NOTHING : marked(v.field("marking"));
-        Optional<String> kind = v.optional("kind").map(this::kind).or(marked::kind);
-        OptionalDouble rated = v.positive("ratedVolts", 100_000);
-        OptionalDouble working = v.positive("workingVolts", 100_000);
-        boolean mains = v.optional("ratedForMains").map(JsonValue::bool).orElse(marked.ratedForMains());
-        if (mains && rated.isEmpty() && marked.ratedVolts().isEmpty()) {
-            throw v.bad("ratedForMains says how ratedVolts is meant; there is none");
-        }
-        return new Capacitor(ref(v.field("ref")), marking, kind.orElse(Capacitor.UNSTATED_KIND),
-                farads.isPresent() ? farads.getAsDouble() : marked.farads().orElseThrow(),
-                v.optional("tolerance").map(JobReader::tolerance).or(marked::tolerance),
-                rated.isPresent() ? rated : marked.ratedVolts(),
-                mains, v.code("role", marked.role().orElse(Role.UNSTATED)),
-                v.code("polarity", marked.polarity().orElse(Polarity.UNSTATED)),
-                working.isPresent() ? working : marked.workingVolts(),
-                v.optional("dateCode").map(d -> d.text(LONGEST_NAME)).or(marked::dateCode).orElse(""),
-                v.text("remark", LONGEST_TEXT));
-    }
-
-    private Stated marked(JsonValue marking) {
-        Stated stated = understood(marking,
-                () -> MarkingParser.parse(Token.of(marking.text(LONGEST_NAME)), knowledge.vocabulary()));
-        if (stated.farads().isEmpty()) {
-            throw marking.bad("the marking gives no capacitance; expected for example \"8 MFD 450 V\"");
-        }
-        return stated;
-    }
-
-    private String kind(JsonValue v) {
-        String id = v.text(LONGEST_NAME);
-        if (!knowledge.kinds().containsKey(id)) {
-            throw v.bad("unknown kind of capacitor; expected one of "
-                    + String.join(", ", knowledge.kinds().keySet().stream().sorted().toList()));
-        }
-        return id;
-    }
-
-    private static Tolerance tolerance(JsonValue v) {
-        v.object("below", "above");
-        return new Tolerance(v.field("below").number(-1, 0), v.field("above").number(0, 10));
-    }
-
-    private List<Reading> readings(JsonValue root, List<Capacitor> parts, ZonedDateTime now) {
-        Set<PartRef> known = new HashSet<>();
-        parts.forEach(p -> known.add(p.ref()));
+    private static List<Reading> readings(JsonValue root, List<Part> parts, ZonedDateTime now) {
+        Map<PartRef, Sort> known = new HashMap<>();
+        parts.forEach(p -> known.put(p.ref(), p.sort()));
         Set<String> ids = new HashSet<>();
         List<Reading> readings = new ArrayList<>();
         for (JsonValue v : root.list("readings", JobFormat.MOST_READINGS)) {
-            Reading given = reading(v, now.toInstant());
+            Reading given = ReadingFile.read(v, now.toInstant(), ref -> known.getOrDefault(ref, Sort.CAPACITOR));
             Reading reading = given.id().isEmpty()
                     ? new Reading("r" + (readings.size() + 1), given.part(), given.at(), given.figures(), given.conditions(),
                             given.typed())
                     : given;
-            if (!known.contains(reading.part())) {
+            if (!known.containsKey(reading.part())) {
                 throw v.field("part").bad("there is no " + reading.part() + " among the parts");
             }
             if (!ids.add(reading.id())) {
@@ -370,50 +323,7 @@ public final class JobReader {
         return readings;
     }
 
-    private static Reading reading(JsonValue v, Instant usual) {
-        v.object("id", "part", "at", "typed", "capacitanceFarads", "esrOhms", "dissipation", "quality", "leakageAmperes",
-                "insulationOhms", "frequencyHertz", "mode", "connection", "testVolts", "minutesAtVoltage", "celsius");
-        PartRef part = ref(v.field("part"));
-        Instant at = v.optional("at").map(JobReader::instant).orElse(usual);
-        String typed = v.text("typed", LONGEST_NAME * 2);
-        Figures figures = new Figures(Map.of());
-        for (Figure figure : Figure.values()) {
-            OptionalDouble value = v.positive(JobFormat.field(figure), LARGEST);
-            figures = value.isPresent() ? figures.with(figure, value.getAsDouble()) : figures;
-        }
-        String id = v.optional("id").map(JobReader::id).orElse("");
-        if (!figures.values().isEmpty()) {
-            if (figures.has(Figure.DISSIPATION) && figures.has(Figure.QUALITY)) {
-                throw v.bad("a reading gives dissipation or quality, not both");
-            }
-            return new Reading(id, part, at, figures, conditions(v), typed);
-        }
-        if (typed.isEmpty()) {
-            throw v.bad("a reading needs at least one figure, or the line as typed");
-        }
-        return typedReading(v, id, part, at, typed);
-    }
-
-    /** A hand-written reading that gives only the line as typed at the bench. */
-    private static Reading typedReading(JsonValue v, String id, PartRef part, Instant at, String typed) {
-        JsonValue line = v.field("typed");
-        List<Token> words = Token.of(typed);
-        boolean named = !words.isEmpty() && PartRef.parse(words.getFirst().text()).filter(part::equals).isPresent();
-        ReadingParser parser = new ReadingParser();
-        return understood(line, () -> {
-            parser.read(named ? words.subList(1, words.size()) : words);
-            return new Reading(id, part, at, parser.figures(), parser.conditions(), typed);
-        });
-    }
-
-    private static Conditions conditions(JsonValue v) {
-        return new Conditions(v.positive("frequencyHertz", 1e9), v.code("mode", Mode.UNSTATED),
-                v.code("connection", Connection.OUT_OF_CIRCUIT), v.positive("testVolts", 100_000),
-                v.positive("minutesAtVoltage", 1e6),
-                v.optional("celsius").map(t -> OptionalDouble.of(t.number(-60, 150))).orElse(OptionalDouble.empty()));
-    }
-
-    private static <T> T understood(JsonValue at, Supplier<T> reading) {
+    static <T> T understood(JsonValue at, Supplier<T> reading) {
         Words words = Words.of(SetPlate.Dialect.BRITISH);
         try {
             return reading.get();

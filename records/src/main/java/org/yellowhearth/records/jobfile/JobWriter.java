@@ -14,9 +14,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.part.Capacitor;
-import org.yellowhearth.core.reading.Conditions;
-import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.records.json.RecordJson;
 
@@ -88,6 +86,8 @@ public final class JobWriter {
                 e.before().ifPresent(i -> node.set("before", item(i)));
                 e.after().ifPresent(i -> node.set("after", item(i)));
             }
+            case Edit.Together e ->
+                node.put("act", "together").set("edits", array(e.edits().stream().map(JobWriter::edit).toList()));
             case Edit.PowerSwitched e -> node.put("act", "power").put("power", e.power().code());
             case Edit.VoltsMeasured e -> node.put("act", "volts").setAll(RecordJson.write(e));
             case Edit.ClipPut e -> node.put("act", "clip").setAll(RecordJson.write(e));
@@ -112,7 +112,7 @@ public final class JobWriter {
         return node;
     }
 
-    private static void partWithReadings(ObjectNode node, Capacitor part, List<Reading> readings) {
+    private static void partWithReadings(ObjectNode node, Part part, List<Reading> readings) {
         node.set("part", part(part));
         if (!readings.isEmpty()) {
             node.set("readings", array(readings.stream().map(JobWriter::reading).toList()));
@@ -139,43 +139,20 @@ public final class JobWriter {
     }
 
     /** A part with every value that the program holds of it. */
-    public static ObjectNode part(Capacitor c) {
-        ObjectNode node = JSON.objectNode().put("ref", c.ref().toString());
-        text(node, "marking", c.marking());
-        node.put("kind", c.kind()).put("capacitanceFarads", c.farads());
-        c.tolerance().ifPresent(t -> node.set("tolerance", JSON.objectNode().put("below", t.below()).put("above", t.above())));
-        number(node, "ratedVolts", c.ratedVolts());
-        if (c.ratedForMains()) {
-            node.put("ratedForMains", true);
-        }
-        node.put("role", c.role().code()).put("polarity", c.polarity().code());
-        number(node, "workingVolts", c.workingVolts());
-        text(node, "dateCode", c.dateCode());
-        text(node, "remark", c.remark());
-        return node;
+    public static ObjectNode part(Part part) {
+        return PartFile.write(part);
     }
 
     /** A reading with every figure and condition. */
-    public static ObjectNode reading(Reading r) {
-        ObjectNode node = JSON.objectNode().put("id", r.id()).put("part", r.part().toString()).put("at", r.at().toString());
-        text(node, "typed", r.typed());
-        for (Figure figure : Figure.values()) {
-            number(node, JobFormat.field(figure), r.figures().get(figure));
-        }
-        Conditions c = r.conditions();
-        number(node, "frequencyHertz", c.frequencyHertz());
-        node.put("mode", c.mode().code()).put("connection", c.connection().code());
-        number(node, "testVolts", c.testVolts());
-        number(node, "minutesAtVoltage", c.minutesAtVoltage());
-        number(node, "celsius", c.celsius());
-        return node;
+    public static ObjectNode reading(Reading reading) {
+        return ReadingFile.write(reading);
     }
 
-    private static void number(ObjectNode node, String name, OptionalDouble value) {
+    static void number(ObjectNode node, String name, OptionalDouble value) {
         value.ifPresent(v -> node.put(name, v));
     }
 
-    private static void text(ObjectNode node, String name, String value) {
+    static void text(ObjectNode node, String name, String value) {
         if (!value.isEmpty()) {
             node.put(name, value);
         }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.StreamSupport;
 import org.yellowhearth.core.message.Coded;
 
 /** One value of a JSON file that knows where it stands, so that every refusal names line and pointer. */
@@ -58,6 +59,13 @@ public final class JsonValue {
             }
         });
         return this;
+    }
+
+    /** Whether this object gives no other fields than these. */
+    public boolean hasOnly(String... names) {
+        Set<String> allowed = Set.of(names);
+        return node.isObject() && StreamSupport.stream(((Iterable<String>) node::fieldNames).spliterator(), false)
+                .allMatch(allowed::contains);
     }
 
     private JsonValue child(String name) {

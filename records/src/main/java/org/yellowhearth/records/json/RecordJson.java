@@ -22,6 +22,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
 
@@ -57,10 +58,15 @@ public final class RecordJson {
     public static <T> T readTagged(JsonValue v, String field, Class<T> sealed) {
         JsonValue named = v.field(field);
         String tag = named.text(LONGEST);
-        List<Class<?>> types = List.of(sealed.getPermittedSubclasses());
+        List<Class<?>> types = records(sealed).toList();
         Class<?> type = types.stream().filter(t -> tag(t).equals(tag)).findFirst().orElseThrow(() -> named
                 .bad("expected one of " + String.join(", ", types.stream().map(RecordJson::tag).sorted().toList())));
         return sealed.cast(read(v, type, field));
+    }
+
+    /** The records a sealed interface permits, those of sealed interfaces under it too. */
+    public static Stream<Class<?>> records(Class<?> sealed) {
+        return Stream.of(sealed.getPermittedSubclasses()).flatMap(t -> t.isInterface() ? records(t) : Stream.of(t));
     }
 
     /** A record as an object. */

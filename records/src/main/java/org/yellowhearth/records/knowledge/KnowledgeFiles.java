@@ -16,9 +16,6 @@ import org.yellowhearth.core.knowledge.LeakageLimit;
 import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.knowledge.Source;
-import org.yellowhearth.core.knowledge.Vocabulary;
-import org.yellowhearth.core.part.Polarity;
-import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.PreferredSeries;
 import org.yellowhearth.records.json.JsonText;
 import org.yellowhearth.records.json.JsonValue;
@@ -48,7 +45,9 @@ public final class KnowledgeFiles {
             kinds.put(kind.id(), kind);
             kind.words().forEach(word -> claim(kindWords, word, kind.id(), v));
         }
-        return new Knowledge(kinds, sources, vocabulary(kindWords), CautionFile.read(open("cautions.json"), sources.keySet()));
+        return new Knowledge(kinds, sources, VocabularyFile.read(open("vocabulary.json"), kindWords),
+                CautionFile.read(open("cautions.json"), sources.keySet()), RuleFiles.roles(open("roles.json"), sources),
+                RuleFiles.windows(open("part-rules.json"), sources), RuleFiles.wear(open("part-rules.json")));
     }
 
     private static JsonValue open(String name) {
@@ -60,16 +59,21 @@ public final class KnowledgeFiles {
     }
 
     private static CapacitorKind kind(JsonValue v, Map<String, Source> sources) {
-        v.object("id", "family", "words", "limits", "hazards", "usualTolerance", "absorption", "heir");
+        v.object("id", "family", "words", "limits", "hazards", "usualTolerance", "absorption", "made", "wear", "heir");
         Map<LimitProfile, Limits> limits = new EnumMap<>(LimitProfile.class);
         for (LimitProfile profile : LimitProfile.values()) {
             v.field("limits").object("period", "modern").optional(profile.code())
                     .ifPresent(l -> limits.put(profile, limits(l, sources)));
         }
+        JsonValue made = v.field("made").object("from", "to");
+        JsonValue wear = v.field("wear").object("years", "steepness", "reforms");
         JsonValue heir = v.field("heir").object("kind", "series", "ratings");
         return new CapacitorKind(v.field("id").text(LONGEST), v.field("family").code(Family.class), texts(v.field("words")),
                 limits,
                 texts(v.field("hazards")), v.field("usualTolerance").number(0, 5), v.field("absorption").number(0, 0.5),
+                new CapacitorKind.Made(made.field("from").integer(1900, 2100), made.field("to").integer(1900, 2100)),
+                new CapacitorKind.Wear(wear.field("years").number(1, 1000), wear.field("steepness").number(0.5, 10),
+                        wear.field("reforms").bool()),
                 new CapacitorKind.Heir(heir.field("kind").text(LONGEST),
                         PreferredSeries.valueOf(heir.field("series").text(LONGEST)),
                         heir.field("ratings").list(MOST).stream().map(r -> r.number(0, VOLTS)).toList()));
@@ -94,7 +98,7 @@ public final class KnowledgeFiles {
         return v.field(name).number(0, 10);
     }
 
-    private static String cite(JsonValue cited, String name, Map<String, Source> sources) {
+    static String cite(JsonValue cited, String name, Map<String, Source> sources) {
         String id = cited.field(name).text(LONGEST);
         if (!sources.containsKey(id)) {
             throw cited.field(name).bad("no such source: " + id);
@@ -131,27 +135,13 @@ public final class KnowledgeFiles {
                 v.field("minutes").number(0, 60));
     }
 
-    private static Vocabulary vocabulary(Map<String, String> kindWords) {
-        JsonValue v = open("vocabulary.json").object("format", "version", "roles", "polarities");
-        Map<String, Role> roles = new HashMap<>();
-        for (Role role : Role.values()) {
-            v.field("roles").optional(role.code()).ifPresent(words -> texts(words).forEach(w -> claim(roles, w, role, words)));
-        }
-        Map<String, Polarity> polarities = new HashMap<>();
-        for (Polarity polarity : Polarity.values()) {
-            v.field("polarities").optional(polarity.code())
-                    .ifPresent(words -> texts(words).forEach(w -> claim(polarities, w, polarity, words)));
-        }
-        return new Vocabulary(kindWords, roles, polarities);
-    }
-
-    private static <T> void claim(Map<String, T> words, String word, T meaning, JsonValue at) {
+    static <T> void claim(Map<String, T> words, String word, T meaning, JsonValue at) {
         Optional.ofNullable(words.put(word, meaning)).ifPresent(other -> {
             throw at.bad("the word \"" + word + "\" means both " + other + " and " + meaning);
         });
     }
 
-    private static List<String> texts(JsonValue v) {
+    static List<String> texts(JsonValue v) {
         return v.list(MOST).stream().map(t -> t.text(LONGEST)).toList();
     }
 }

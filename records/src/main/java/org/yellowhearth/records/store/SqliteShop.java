@@ -18,6 +18,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
@@ -38,6 +39,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.records.jobfile.JobReader;
@@ -212,8 +214,8 @@ public final class SqliteShop implements Shop {
     }
 
     private void projectChanges(String id, Job before, Job after) {
-        Set<Capacitor> was = new HashSet<>(before.census());
-        Set<Capacitor> is = new HashSet<>(after.census());
+        Set<Part> was = new HashSet<>(before.census());
+        Set<Part> is = new HashSet<>(after.census());
         project(id, was.stream().filter(p -> !is.contains(p)).toList(), is.stream().filter(p -> !was.contains(p)).toList());
         Set<Reading> had = new HashSet<>(before.readings());
         Set<Reading> has = new HashSet<>(after.readings());
@@ -235,15 +237,17 @@ public final class SqliteShop implements Shop {
                 RecordJson.write((Record) a).toString()));
     }
 
-    private void project(String id, List<Capacitor> gone, List<Capacitor> come) {
-        for (Capacitor part : gone) {
+    private void project(String id, List<Part> gone, List<Part> come) {
+        for (Part part : gone) {
             handle.execute("delete from part where job = ? and ref = ?", id, part.ref().toString());
         }
-        for (Capacitor part : come) {
-            handle.execute("insert into part values (?, ?, ?, ?, ?, ?, ?, ?, ?)", id, part.ref().toString(), part.marking(),
-                    part.kind(),
-                    part.role().code(), part.farads(), boxed(part.ratedVolts()), boxed(part.workingVolts()),
-                    part.dateCode());
+        for (Part part : come) {
+            Optional<Capacitor> c = Optional.of(part).filter(Capacitor.class::isInstance).map(Capacitor.class::cast);
+            handle.execute("insert into part values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)", id, part.ref().toString(),
+                    part.sort().code(), part.marking(), c.map(Capacitor::kind).orElse(null),
+                    c.map(x -> x.role().code()).orElse(null), c.map(Capacitor::farads).orElse(null),
+                    c.map(x -> boxed(x.ratedVolts())).orElse(null), c.map(x -> boxed(x.workingVolts())).orElse(null),
+                    part.dateCode(), JobWriter.part(part).toString());
         }
     }
 
@@ -252,12 +256,13 @@ public final class SqliteShop implements Shop {
             handle.execute("delete from reading where job = ? and id = ?", id, reading);
         }
         for (Reading r : come) {
-            handle.execute("insert into reading values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)", id, r.id(), r.part().toString(),
+            handle.execute("insert into reading values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)", id, r.id(),
+                    r.part().toString(),
                     r.at().toString(), boxed(r.figures().get(Figure.CAPACITANCE)), boxed(r.figures().get(Figure.ESR)),
                     boxed(r.figures().get(Figure.DISSIPATION)), boxed(r.figures().get(Figure.QUALITY)),
                     boxed(r.figures().get(Figure.LEAKAGE)), boxed(r.figures().get(Figure.INSULATION)),
                     boxed(r.conditions().frequencyHertz()), boxed(r.conditions().testVolts()),
-                    r.conditions().connection().code());
+                    r.conditions().connection().code(), JobWriter.reading(r).toString());
         }
     }
 

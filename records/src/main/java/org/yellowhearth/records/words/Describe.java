@@ -5,7 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Rail;
@@ -18,12 +21,30 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.part.Battery;
+import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Connector;
+import org.yellowhearth.core.part.Fuse;
+import org.yellowhearth.core.part.Lamp;
+import org.yellowhearth.core.part.Makes;
+import org.yellowhearth.core.part.Movement;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.Polarity;
+import org.yellowhearth.core.part.Potentiometer;
+import org.yellowhearth.core.part.Rectifier;
+import org.yellowhearth.core.part.Relay;
+import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.part.Transistor;
+import org.yellowhearth.core.part.Valve;
+import org.yellowhearth.core.part.Winding;
+import org.yellowhearth.core.part.Zener;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
+import org.yellowhearth.core.reading.Bound;
 import org.yellowhearth.core.reading.Conditions;
+import org.yellowhearth.core.reading.Contact;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Mode;
@@ -31,6 +52,9 @@ import org.yellowhearth.core.renew.Replacement;
 
 /** Puts parts, readings, replacements and entries of the journal into words, the same on screen, on paper and in files. */
 public final class Describe {
+    /** Of edits that stand together so many are told one by one. */
+    private static final int TOLD = 12;
+
     private final Words words;
     private final Facts facts;
     private final UnaryOperator<String> railNames;
@@ -65,12 +89,56 @@ public final class Describe {
         return facts.line(item);
     }
 
-    /** The value and rating of a part: {@code 8 µF 450 V}. */
-    public String value(Capacitor part) {
-        StringBuilder text = new StringBuilder(Quantity.farads(part.farads()).toString());
-        part.ratedVolts().ifPresent(v -> text.append(' ').append(rating(v, part.ratedForMains())));
-        part.tolerance().ifPresent(t -> text.append(' ').append(t));
-        return text.toString();
+    /** The value and rating of a part: {@code 8 µF 450 V}, {@code 4.7 kΩ 1 W ±10 %}. */
+    public String value(Part part) {
+        return switch (part) {
+            case Capacitor c -> joined(Quantity.farads(c.farads()),
+                    c.ratedVolts().stream().mapToObj(v -> rating(v, c.ratedForMains())).findFirst(), c.tolerance());
+            case Resistor r -> joined(Quantity.ohms(r.ohms()), shown(r.watts(), Unit.WATT), r.tolerance());
+            case Potentiometer p -> joined(Quantity.ohms(p.ohms()), shown(p.watts(), Unit.WATT), p.tolerance());
+            case Rectifier r -> joined(type(r), shown(r.inverseVolts(), Unit.VOLT), shown(r.amperes(), Unit.AMPERE),
+                    r.plates().isPresent() ? Optional.of(r.plates().getAsInt() + " plates") : Optional.empty());
+            case Zener z -> joined(Quantity.volts(z.volts()), shown(z.watts(), Unit.WATT), z.tolerance());
+            case Transistor t -> joined(type(t), gain(t));
+            case Valve v -> joined(type(v), shown(v.heaterVolts(), Unit.VOLT), shown(v.heaterAmperes(), Unit.AMPERE));
+            case Winding w -> joined(shown(w.ohms(), Unit.OHM), shown(w.henries(), Unit.HENRY));
+            case Movement m -> joined(shown(m.fullScaleAmperes(), Unit.AMPERE), shown(m.ohms(), Unit.OHM));
+            case Relay r -> joined(shown(r.coilVolts(), Unit.VOLT), shown(r.ohms(), Unit.OHM));
+            case Fuse f -> joined(shown(f.amperes(), Unit.AMPERE));
+            case Lamp l -> joined(shown(l.volts(), Unit.VOLT), shown(l.amperes(), Unit.AMPERE));
+            case Connector c -> joined(
+                    c.contacts().isPresent() ? Optional.of(c.contacts().getAsInt() + " contacts") : Optional.empty());
+            case Battery b -> joined(shown(b.volts(), Unit.VOLT));
+        };
+    }
+
+    /** What is put together of pieces, of which some may be missing. */
+    private static String joined(Object... pieces) {
+        return Stream.of(pieces).flatMap(p -> p instanceof Optional<?> o ? o.stream() : Stream.of(p)).map(Object::toString)
+                .filter(t -> !t.isEmpty()).collect(Collectors.joining(" "));
+    }
+
+    private static Optional<Quantity> shown(OptionalDouble value, Unit unit) {
+        return value.stream().mapToObj(v -> Quantity.of(v, unit)).findFirst();
+    }
+
+    /** Of a part that carries a type, what is printed on it. */
+    private static String type(Part part) {
+        return part.marking();
+    }
+
+    private static Optional<String> gain(Transistor t) {
+        return t.leastGain().stream().mapToObj(g -> "hFE " + Quantity.ratio(g)
+                + (t.mostGain().isPresent() ? "–" + Quantity.ratio(t.mostGain().getAsDouble()) : "")).findFirst();
+    }
+
+    /** What a part is: the kind of a capacitor, how another part is made, or its sort. */
+    public String kind(Part part) {
+        if (part instanceof Capacitor c) {
+            return words.capacitorKind(c.kind());
+        }
+        return Stream.concat(Stream.of(words.word(part.sort())), Makes.of(part).stream().map(words::word))
+                .collect(Collectors.joining(", "));
     }
 
     private static String rating(double volts, boolean mains) {
@@ -78,42 +146,72 @@ public final class Describe {
     }
 
     /** All that is known of a part in one line. */
-    public String part(Capacitor part) {
-        List<String> pieces = new ArrayList<>(List.of(value(part), words.capacitorKind(part.kind())));
-        if (part.role() != Role.UNSTATED) {
-            pieces.add(words.word(part.role()));
+    public String part(Part part) {
+        List<String> pieces = new ArrayList<>(List.of(value(part), kind(part)));
+        if (part instanceof Capacitor c) {
+            if (c.role() != Role.UNSTATED) {
+                pieces.add(words.word(c.role()));
+            }
+            if (c.polarity() != Polarity.UNSTATED) {
+                pieces.add(words.word(c.polarity()));
+            }
+            if (c.canMark() != CanMark.UNSTATED) {
+                pieces.add(words.word(c.canMark()));
+            }
+            c.workingVolts().ifPresent(v -> pieces.add("sees " + Quantity.volts(v)));
         }
-        if (part.polarity() != Polarity.UNSTATED) {
-            pieces.add(words.word(part.polarity()));
-        }
-        part.workingVolts().ifPresent(v -> pieces.add("sees " + Quantity.volts(v)));
         if (!part.dateCode().isEmpty()) {
             pieces.add("dated " + part.dateCode());
         }
         if (!part.remark().isEmpty()) {
             pieces.add("“" + part.remark() + "”");
         }
-        return String.join(", ", pieces);
+        return String.join(", ", pieces.stream().filter(t -> !t.isEmpty()).toList());
     }
 
     /** Figures and conditions as they were understood: {@code 9.1 µF, ESR 400 Ω, D 2.4 at 100 Hz, out of circuit}. */
     public String reading(Figures figures, Conditions conditions) {
         List<String> pieces = new ArrayList<>();
-        figures.values().forEach((figure, value) -> pieces.add(figure(figure, value)));
+        figures.values().forEach((figure, value) -> pieces.add(figure(figure, figure.quantity(value).toString())
+                + repeats(figures.repeats().getOrDefault(figure, List.of()))));
+        figures.bounds().forEach((figure, bound) -> pieces.add(figure(figure, bound(figure, bound))));
+        figures.qualifiers().forEach(q -> pieces.add(words.word(q)));
         List<String> at = new ArrayList<>();
-        conditions.frequencyHertz().ifPresent(f -> at.add(Quantity.hertz(f).toString()));
-        conditions.testVolts().ifPresent(v -> at.add(Quantity.volts(v).toString()));
-        conditions.celsius().ifPresent(t -> at.add(new Quantity(t, Unit.CELSIUS).toString()));
+        shown(conditions.frequencyHertz(), Unit.HERTZ).ifPresent(q -> at.add(q.toString()));
+        shown(conditions.testVolts(), Unit.VOLT).ifPresent(q -> at.add(q.toString()));
+        shown(conditions.testAmperes(), Unit.AMPERE).ifPresent(q -> at.add(q.toString()));
+        shown(conditions.celsius(), Unit.CELSIUS).ifPresent(q -> at.add(q.toString()));
         String text = String.join(", ", pieces) + (at.isEmpty() ? "" : " at " + String.join(", ", at));
-        String after = conditions.minutesAtVoltage().stream().mapToObj(m -> " after " + new Quantity(m, Unit.MINUTE)).findFirst()
-                .orElse("");
-        String mode = conditions.mode() == Mode.UNSTATED ? "" : ", " + words.word(conditions.mode());
-        return text + after + mode + ", " + words.word(conditions.connection());
+        String after = shown(conditions.minutesAtVoltage(), Unit.MINUTE).map(q -> " after " + q).orElse("");
+        List<String> told = new ArrayList<>();
+        if (conditions.mode() != Mode.UNSTATED) {
+            told.add(words.word(conditions.mode()));
+        }
+        told.add(words.word(conditions.connection()));
+        shown(conditions.secondsOn(), Unit.SECOND).ifPresent(q -> told.add(q + " since switched on"));
+        shown(conditions.leadOhms(), Unit.OHM).ifPresent(q -> told.add("leads of " + q + " taken off"));
+        conditions.uncertainty().ifPresent(u -> told.add("±" + Quantity.percent(u)));
+        if (conditions.contact() != Contact.UNSTATED) {
+            told.add(words.word(conditions.contact()));
+        }
+        if (!conditions.instrument().isEmpty()) {
+            told.add("by " + conditions.instrument());
+        }
+        return text + after + ", " + String.join(", ", told);
     }
 
-    private String figure(Figure figure, double value) {
-        String quantity = figure.quantity(value).toString();
-        return figure == Figure.CAPACITANCE ? quantity : words.word(figure) + " " + quantity;
+    private static String repeats(List<Double> all) {
+        return all.isEmpty() ? "" : " (median of " + all.size() + ")";
+    }
+
+    private String bound(Figure figure, Bound bound) {
+        return bound.range().isEmpty()
+                ? words.word(bound.side())
+                : (bound.side() == Bound.End.ABOVE ? "> " : "< ") + figure.quantity(bound.range().getAsDouble());
+    }
+
+    private String figure(Figure figure, String shown) {
+        return figure == Figure.CAPACITANCE ? shown : words.word(figure) + " " + shown;
     }
 
     /** A proposed part: {@code 10 µF 450 V electrolytic}; empty where none serves. */
@@ -155,6 +253,9 @@ public final class Describe {
             case Edit.AspectChanged e -> Message.of(StoryWords.ASPECT_CHANGED, Facts.aspect(e.after()),
                     facts.difference(e.before(), e.after()));
             case Edit.ItemChanged e -> item(e);
+            case Edit.Together e -> Message.of(StoryWords.TOGETHER, Integer.toString(e.edits().size()),
+                    e.edits().stream().map(this::edit).limit(TOLD).collect(Collectors.joining(" "))
+                            + (e.edits().size() > TOLD ? " …" : ""));
             case Edit.PowerSwitched e -> Message.of(e.power() == Edit.Power.LIT ? StoryWords.LIT : StoryWords.OFF);
             case Edit.VoltsMeasured e ->
                 Message.of(e.asFound() ? StoryWords.VOLTS_FOUND : StoryWords.VOLTS, store(e.rail()), Quantity.volts(e.volts()));

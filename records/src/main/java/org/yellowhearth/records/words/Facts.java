@@ -17,13 +17,20 @@ import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Consent;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
+import org.yellowhearth.core.fact.GridCircuit;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
+import org.yellowhearth.core.fact.LimitChange;
+import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Observation;
+import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Paper;
+import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
+import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.fact.ThreePoint;
 import org.yellowhearth.core.fact.Wish;
@@ -32,6 +39,7 @@ import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.records.json.RecordJson;
 
 /** Puts aspects and items into words. */
@@ -113,7 +121,31 @@ final class Facts {
             case CheckResult c -> List.of(c.check(), words.word(c.outcome()),
                     c.measured().isPresent() ? number(c.measured().getAsDouble()) : "", c.note());
             case Jumper j -> List.of(j.place(), j.removed() ? "off again" : "on");
+            case LimitChange l -> List.of(words.capacitorKind(l.kind()), words.term("Profile." + l.profile()),
+                    words.word(l.which()), number(l.value()));
+            case Look l -> List.of(l.part() + " " + words.word(l.sign()), l.note());
+            case StatedValue s -> List.of(s.part() + " " + words.word(s.origin()) + ": " + s.said());
+            case Overrule o -> List.of(o.part() + " " + words.word(o.verdict()), o.reason());
+            case Parallel p -> List.of(p.part() + " ∥ " + p.with());
+            case Place p -> place(p);
+            case GridCircuit g -> List.of(g.part() + " " + Quantity.volts(g.sourceVolts()),
+                    "grid leak " + Quantity.ohms(g.gridLeakOhms()), "grid at " + Quantity.volts(g.gridVolts()),
+                    "gm " + Quantity.of(g.siemens(), Unit.SIEMENS), Quantity.amperes(g.anodeAmperes()).toString());
         });
+    }
+
+    private List<String> place(Place p) {
+        List<String> all = new ArrayList<>(List.of(p.part().toString(), p.where()));
+        distance(all, Place.Side.UNSTATED == p.side() ? "near" : words.word(p.side()), "valve", p.valveMetres());
+        distance(all, "near", "transformer", p.transformerMetres());
+        distance(all, "near", "resistor", p.resistorMetres());
+        all.add(p.behind().isEmpty() ? "" : "behind " + p.behind());
+        p.moveOver().stream().sorted().map(words::word).forEach(all::add);
+        return all;
+    }
+
+    private static void distance(List<String> all, String how, String what, OptionalDouble metres) {
+        metres.ifPresent(m -> all.add(how + " " + what + " " + Quantity.of(m, Unit.METRE)));
     }
 
     private static String joined(List<String> pieces) {

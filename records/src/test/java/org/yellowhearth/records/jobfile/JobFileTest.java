@@ -13,14 +13,15 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Random;
 import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
@@ -28,15 +29,12 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
-import org.yellowhearth.core.part.Tolerance;
-import org.yellowhearth.core.reading.Conditions;
-import org.yellowhearth.core.reading.Connection;
+import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
-import org.yellowhearth.core.reading.Mode;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.records.json.BadFileException;
 import org.yellowhearth.records.json.JsonText;
@@ -66,18 +64,24 @@ public class JobFileTest {
     }
 
     private static Act act(Job job, Random r, int i) {
-        List<Capacitor> census = job.census();
+        List<Part> census = job.census();
         if (census.isEmpty() || r.nextInt(4) == 0) {
-            return new Act.Did(new Edit.PartAdded(part("C" + (200 + i) + (r.nextBoolean() ? "a" : ""), r)));
+            Sort sort = List.of(Sort.values()).get(r.nextInt(Sort.values().length));
+            return new Act.Did(
+                    new Edit.PartAdded(RandomParts.part(sort, "C" + (200 + i) + (r.nextBoolean() ? "a" : ""), r)));
         }
-        Capacitor some = census.get(r.nextInt(census.size()));
-        return switch (r.nextInt(13)) {
+        Part some = census.get(r.nextInt(census.size()));
+        return switch (r.nextInt(15)) {
             case 9 -> RandomFacts.aspectChanged(job, r);
             case 10, 11 -> RandomFacts.itemChanged(job, r, i);
             case 12 -> RandomFacts.event(job, r);
-            case 0, 1, 2 -> new Act.Did(new Edit.ReadingKept(reading("r" + i, some.ref(), r)));
-            case 3 -> new Act.Did(new Edit.PartChanged(some, part(some.ref().toString(), r)));
-            case 4 -> new Act.Did(new Edit.PartRemoved(some, job.readingsOf(some.ref())));
+            case 13, 14 -> new Act.Did(new Edit.Together(List.of(
+                    new Edit.ItemChanged(Optional.empty(), Optional.of(RandomParts.written("w" + i, some.ref(), r))),
+                    new Edit.NoteWritten("together"))));
+            case 0, 1, 2 -> new Act.Did(new Edit.ReadingKept(
+                    RandomParts.reading("r" + i, some.ref(), NOW.plusSeconds(r.nextInt(9000)).toInstant(), r)));
+            case 3 -> new Act.Did(new Edit.PartChanged(some, RandomParts.part(some.sort(), some.ref().toString(), r)));
+            case 4 -> new Act.Did(removed(job, some));
             case 5 -> new Act.Did(new Edit.PlateChanged(job.plate(), job.plate().with(p -> {
                 p.made = OptionalInt.of(1930 + r.nextInt(60));
                 p.mains = Optional.of(new SetPlate.Mains(110 + r.nextInt(140), 60));
@@ -95,23 +99,11 @@ public class JobFileTest {
         };
     }
 
-    private static Capacitor part(String ref, Random r) {
-        return new Capacitor(PartRef.of(ref), r.nextBoolean() ? "" : "0,1 µF printed", "electrolytic-dry",
-                1e-6 * (0.1 + r.nextDouble()),
-                r.nextBoolean() ? Optional.empty() : Optional.of(new Tolerance(-r.nextDouble(), r.nextDouble())),
-                r.nextBoolean() ? OptionalDouble.empty() : OptionalDouble.of(1 + r.nextDouble() * 500), false,
-                List.of(Role.values()).get(r.nextInt(Role.values().length)), Polarity.POSITIVE_TO_CHASSIS,
-                r.nextBoolean() ? OptionalDouble.empty() : OptionalDouble.of(r.nextDouble() * 99 + 1),
-                r.nextBoolean() ? "" : "6412", r.nextBoolean() ? "" : "hot\tside");
-    }
-
-    private static Reading reading(String id, PartRef ref, Random r) {
-        Figures figures = Figures.of(List.of(Figure.values()).get(r.nextInt(2)), Math.exp(r.nextGaussian() * 4));
-        return new Reading(id, ref, NOW.plusSeconds(r.nextInt(9000)).toInstant(), figures,
-                new Conditions(r.nextBoolean() ? OptionalDouble.empty() : OptionalDouble.of(100.5), Mode.PARALLEL,
-                        Connection.IN_CIRCUIT,
-                        OptionalDouble.of(0.1 + r.nextDouble()), OptionalDouble.empty(), OptionalDouble.of(-3.25)),
-                "as typed");
+    private static Edit removed(Job job, Part part) {
+        List<Edit> edits = new ArrayList<>();
+        job.of(part.ref(), OfPart.class).forEach(o -> edits.add(new Edit.ItemChanged(Optional.of(o), Optional.empty())));
+        edits.add(new Edit.PartRemoved(part, job.readingsOf(part.ref())));
+        return new Edit.Together(edits);
     }
 
     @Test
@@ -167,9 +159,9 @@ public class JobFileTest {
                 + "\"readings\":[{\"part\":\"C5\",\"typed\":\"C5 0,07u @1k\"},{\"part\":\"C2\",\"esrOhms\":12,\"frequencyHertz\":100}],"
                 + "\"notes\":[{\"text\":\"first look\"}]")).job();
         assertThat(job.census()).extracting(c -> c.ref().toString()).containsExactly("C2", "C5");
-        assertThat(job.census().get(1).farads()).isEqualTo(0.05e-6);
-        assertThat(job.census().get(1).role()).isEqualTo(Role.COUPLING);
-        assertThat(job.census().get(0).kind()).isEqualTo(Capacitor.UNSTATED_KIND);
+        assertThat(job.capacitors().get(1).farads()).isEqualTo(0.05e-6);
+        assertThat(job.capacitors().get(1).role()).isEqualTo(Role.COUPLING);
+        assertThat(job.capacitors().get(0).kind()).isEqualTo(Capacitor.UNSTATED_KIND);
         assertThat(job.readingsOf(PartRef.of("C5")).getFirst().figures()).isEqualTo(Figures.of(Figure.CAPACITANCE, 0.07e-6));
         assertThat(job.readings()).extracting(Reading::id).doesNotHaveDuplicates();
         assertThat(job.journal().getLast().act()).isEqualTo(new Act.Did(new Edit.NoteWritten("first look")));
@@ -182,7 +174,7 @@ public class JobFileTest {
         return new Object[][]{ //
                 {"[]", "", "expected an object"}, {"7", "", "expected an object"}, {"{}", "", "\"format\" is missing"}, //
                 {"{\"format\":\"other\"}", "/format", "no job file"}, //
-                {"{\"format\":\"yellow-hearth-job\",\"version\":3}", "/version", "newer program"}, //
+                {"{\"format\":\"yellow-hearth-job\",\"version\":4}", "/version", "newer program"}, //
                 {"{\"format\":\"yellow-hearth-job\",\"version\":1}", "", "\"set\" is missing"}, //
                 {file(",\"extra\":1"), "/extra", "unknown field"}, {file(",\"id\":\"../../x\""), "/id", "letters, digits"}, //
                 {file(",\"parts\":{}"), "/parts", "expected a list"}, {file(",\"parts\":[7]"), "/parts/0", "expected an object"}, //

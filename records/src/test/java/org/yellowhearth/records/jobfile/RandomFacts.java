@@ -15,6 +15,7 @@ import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Complaint;
 import org.yellowhearth.core.fact.Consent;
+import org.yellowhearth.core.fact.DrawingStyle;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
 import org.yellowhearth.core.fact.Feature;
@@ -56,7 +57,8 @@ final class RandomFacts {
     }
 
     static Act aspectChanged(Job job, Random r) {
-        Aspect after = switch (r.nextInt(5)) {
+        Aspect after = switch (r.nextInt(6)) {
+            case 5 -> new DrawingStyle(one(r, DrawingStyle.CapitalM.values()));
             case 0 -> new Build(r.nextBoolean() ? OptionalInt.empty() : OptionalInt.of(1930 + r.nextInt(60)),
                     maybe(r, 1, 500), r.nextBoolean(), Optional.of(new Build.PictureTube(14e3, maybe(r, 1e-9, 3e-9))),
                     Optional.of(new Build.MemoryBattery(3.6, "the zero")),
@@ -79,7 +81,7 @@ final class RandomFacts {
 
     /** Adds, changes or takes out an item. */
     static Act itemChanged(Job job, Random r, int i) {
-        List<Item> there = job.items();
+        List<Item> there = job.items().stream().filter(t -> t.id().startsWith("i")).toList();
         if (!there.isEmpty() && r.nextInt(3) == 0) {
             return new Act.Did(new Edit.ItemChanged(Optional.of(one(r, there)), Optional.empty()));
         }

@@ -43,7 +43,7 @@ public class BenchLineTest {
     }
 
     private static Capacitor added(String line) {
-        return ((BenchEntry.AddPart) understood(line)).part();
+        return (Capacitor) ((BenchEntry.AddParts) understood(line)).parts().getFirst();
     }
 
     @DataProvider
@@ -105,9 +105,10 @@ public class BenchLineTest {
         assertThat(understood("lit")).isEqualTo(new BenchEntry.SwitchPower(Edit.Power.LIT));
         assertThat(understood("OFF")).isEqualTo(new BenchEntry.SwitchPower(Edit.Power.OFF));
         BenchEntry.CorrectPart corrected = (BenchEntry.CorrectPart) understood("C1 = 16 MFD reservoir");
-        assertThat(corrected.after().farads()).isEqualTo(16e-6);
-        assertThat(corrected.after().role()).isEqualTo(Role.RESERVOIR);
-        assertThat(corrected.after().ratedVolts()).hasValue(450);
+        Capacitor after = (Capacitor) corrected.after();
+        assertThat(after.farads()).isEqualTo(16e-6);
+        assertThat(after.role()).isEqualTo(Role.RESERVOIR);
+        assertThat(after.ratedVolts()).hasValue(450);
         assertThat(read("   ")).isInstanceOf(BenchOutcome.Empty.class);
     }
 
@@ -126,7 +127,7 @@ public class BenchLineTest {
                 {"+ C2 8 MFD 450 V 500 V", "CensusWords.stated-twice", "voltage"},
                 {"+ C2 8 MFD paper mica", "CensusWords.stated-twice", "kind"}, //
                 {"+ C2 8 MFD 16 MFD", "CensusWords.stated-twice", "capacitance"},
-                {"+ C2 16+16 MFD", "CensusWords.sections", "C31a"}, //
+                {"+ C2a 16+16 MFD", "CensusWords.sections", "without letter"}, //
                 {"+ C2 8 MFD 400r", "CensusWords.not-part-of-a-marking", "400r"},
                 {"+ C2 8 MFD cheese", "CensusWords.unknown-word", "cheese"}, //
                 {"+ C2 8 MFD sees", "CensusWords.working-voltage-expected", "260 V"},

@@ -32,6 +32,7 @@ import org.yellowhearth.core.job.SetPlate.Kind;
 import org.yellowhearth.core.job.SetPlate.Technology;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
@@ -61,7 +62,7 @@ public class CautionRulesTest {
 
     private static Capacitor part(String kind, double farads, double volts, Role role) {
         return new Capacitor(PartRef.of("C1"), "", kind, farads, Optional.empty(), OptionalDouble.of(volts), false, role,
-                Polarity.UNSTATED, OptionalDouble.empty(), "", "");
+                Polarity.UNSTATED, OptionalDouble.empty(), CanMark.UNSTATED, "", "");
     }
 
     private static Job plate(Consumer<SetPlate.Draft> plate) {

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
-import java.time.Year;
+import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
@@ -21,8 +21,8 @@ import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Criterion;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.assess.Finding.Outcome;
-import org.yellowhearth.core.assess.Verdict;
 import org.yellowhearth.core.census.MarkingParser;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
@@ -33,6 +33,7 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.reading.Conditions;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
@@ -44,7 +45,7 @@ import org.yellowhearth.core.renew.ReplacementRules;
 public class VerdictTest {
     static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
     private static final Assessor ASSESSOR = new Assessor(KNOWLEDGE);
-    private static final Year TODAY = Year.of(2026);
+    private static final LocalDate TODAY = LocalDate.of(2026, 6, 1);
     private static final ZonedDateTime NOW = Instant.parse("2026-05-05T12:00:00Z").atZone(ZoneOffset.UTC);
     private static final Policy MEASURED = Policy.USUAL.with(Policy.WhenToRenew.MEASURED_ONLY).with(Policy.Paper.LEAKAGE_DECIDES);
 
@@ -56,7 +57,7 @@ public class VerdictTest {
         journal.add(entry(journal, new Edit.Arrived(plate, policy)));
         journal.add(entry(journal, new Edit.PartAdded(part)));
         for (String line : readings.isBlank() ? new String[0] : readings.split(";", -1)) {
-            ReadingParser parser = new ReadingParser();
+            ReadingParser parser = new ReadingParser(Sort.CAPACITOR);
             parser.read(Token.of(line));
             journal.add(entry(journal, new Edit.ReadingKept(new Reading("r" + journal.size(), part.ref(),
                     NOW.plusMinutes(journal.size()).toInstant(), parser.figures(), parser.conditions(), line))));
@@ -78,7 +79,7 @@ public class VerdictTest {
 
     private static Assessment assess(String marking, String readings, Policy policy) {
         Job job = job(marking, readings, policy, plate(SetPlate.Purpose.USE));
-        return ASSESSOR.assess(job, job.census().getFirst(), TODAY);
+        return ASSESSOR.assess(job, job.capacitors().getFirst(), TODAY);
     }
 
     /** Common practice: parts as marked, as read, and what every restorer says of them. */
@@ -147,7 +148,7 @@ public class VerdictTest {
     @Test(dataProvider = "schools")
     public void theSchoolDecides(String marking, String readings, Policy policy, boolean museum, Verdict verdict) {
         Job job = job(marking, readings, policy, plate(museum ? SetPlate.Purpose.MUSEUM : SetPlate.Purpose.USE));
-        assertThat(ASSESSOR.assess(job, job.census().getFirst(), TODAY).verdict()).isEqualTo(verdict);
+        assertThat(ASSESSOR.assess(job, job.capacitors().getFirst(), TODAY).verdict()).isEqualTo(verdict);
     }
 
     /** Thin or contradictory evidence never gives a confident verdict, and says what would settle it. */
@@ -237,7 +238,7 @@ public class VerdictTest {
         List<Verdict> order = Arrays.asList(Verdict.KEEP, Verdict.WATCH, Verdict.RENEW);
         Random random = new Random(7);
         Job job = job("47 MFD 63 V electrolytic", "", MEASURED, plate(SetPlate.Purpose.USE));
-        Capacitor part = job.census().getFirst();
+        Capacitor part = job.capacitors().getFirst();
         for (int i = 0; i < 3000; i++) {
             double c = part.farads() * (0.3 + 0.7 * random.nextDouble());
             double d = Math.pow(10, -2 + 3 * random.nextDouble());
@@ -284,7 +285,7 @@ public class VerdictTest {
     @Test(dataProvider = "replacements")
     public void theReplacementIsTheOneTheTradeTakes(String marking, Policy policy, String kind, double farads, double volts) {
         Job job = job(marking, "", policy, plate(SetPlate.Purpose.USE));
-        Replacement replacement = new ReplacementRules(KNOWLEDGE).propose(job, job.census().getFirst());
+        Replacement replacement = new ReplacementRules(KNOWLEDGE).propose(job, job.capacitors().getFirst());
         assertThat(replacement.reasons()).isNotEmpty();
         assertThat(replacement.part()).isEqualTo(kind == null
                 ? Optional.empty()

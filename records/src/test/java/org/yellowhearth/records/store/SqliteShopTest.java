@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.flywaydb.core.Flyway;
 import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.Paper;
 import org.yellowhearth.core.job.Act;
@@ -163,11 +164,17 @@ public class SqliteShopTest {
                 .hasMessageContaining("newer");
     }
 
-    /** A shop as version 0.1 left it, made by the first migration alone. */
-    @Test
-    public void aShopOfTheFirstVersionIsBroughtUpToDate() throws SQLException {
+    @DataProvider
+    public Object[][] released() {
+        return new Object[][]{{"1", ""}, {"2", ", ''"}};
+    }
+
+    /** A shop as an earlier version left it, made by its migrations alone. */
+    @Test(dataProvider = "released")
+    public void aShopOfAnEarlierVersionIsBroughtUpToDate(String version, String dateColumn) throws SQLException {
         String url = "jdbc:sqlite:" + folder.resolve("shop.sqlite");
-        Flyway.configure().dataSource(url, null, null).locations("classpath:org/yellowhearth/records/store").target("1").load()
+        Flyway.configure().dataSource(url, null, null).locations("classpath:org/yellowhearth/records/store").target(version)
+                .load()
                 .migrate();
         try (Connection c = DriverManager.getConnection(url); Statement s = c.createStatement()) {
             s.execute("insert into job values ('old', 'Old set', 'radio-receiver', 'loft', 1949, '2026-01-01T00:00:00Z')");
@@ -176,7 +183,8 @@ public class SqliteShopTest {
                     + "\"chassis\":\"live\",\"purpose\":\"use\",\"dialect\":\"british\"},\"policy\":{}}')");
             s.execute("insert into entry values ('old', 1, '2026-01-01T00:00:01Z', 'UTC', '{\"act\":\"part-added\",\"part\":"
                     + "{\"ref\":\"C1\",\"marking\":\"8 MFD\",\"kind\":\"electrolytic-dry\",\"capacitanceFarads\":8e-6}}')");
-            s.execute("insert into part values ('old', 'C1', '8 MFD', 'electrolytic-dry', 'unstated', 8e-6, null, null)");
+            s.execute("insert into part values ('old', 'C1', '8 MFD', 'electrolytic-dry', 'unstated', 8e-6, null, null"
+                    + dateColumn + ")");
         }
         try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
             Job old = shop.job("old");
@@ -191,6 +199,13 @@ public class SqliteShopTest {
                 ResultSet row = s.executeQuery("select json_extract(content, '$.title') from item where type = 'paper'")) {
             assertThat(row.next()).isTrue();
             assertThat(row.getString(1)).isEqualTo("Drawing");
+        }
+        try (Connection c = DriverManager.getConnection(url);
+                Statement s = c.createStatement();
+                ResultSet row = s.executeQuery("select sort, capacitance_farads from part where ref = 'C1'")) {
+            assertThat(row.next()).isTrue();
+            assertThat(row.getString(1)).isEqualTo("capacitor");
+            assertThat(row.getDouble(2)).isEqualTo(8e-6);
         }
     }
 

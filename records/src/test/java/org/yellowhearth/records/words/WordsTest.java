@@ -24,21 +24,28 @@ import org.yellowhearth.core.assess.AgreementCriterion;
 import org.yellowhearth.core.assess.AssessWords;
 import org.yellowhearth.core.assess.Criterion;
 import org.yellowhearth.core.assess.Finding;
-import org.yellowhearth.core.assess.Verdict;
 import org.yellowhearth.core.benchline.BenchWords;
 import org.yellowhearth.core.census.CensusWords;
+import org.yellowhearth.core.census.Colour;
+import org.yellowhearth.core.census.ColourCode;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CheckResult;
+import org.yellowhearth.core.fact.DrawingStyle;
 import org.yellowhearth.core.fact.Feature;
 import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.LimitChange;
+import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.Symptom;
 import org.yellowhearth.core.fact.TakeApartStep;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.fact.Wish;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
@@ -55,13 +62,26 @@ import org.yellowhearth.core.marking.MarkingWords;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.part.Battery;
+import org.yellowhearth.core.part.CanMark;
+import org.yellowhearth.core.part.Fuse;
 import org.yellowhearth.core.part.Polarity;
+import org.yellowhearth.core.part.Potentiometer;
+import org.yellowhearth.core.part.Rectifier;
+import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.part.Sort;
+import org.yellowhearth.core.part.Transistor;
+import org.yellowhearth.core.part.Valve;
+import org.yellowhearth.core.part.Winding;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Agreement;
+import org.yellowhearth.core.reading.Bound;
 import org.yellowhearth.core.reading.Connection;
+import org.yellowhearth.core.reading.Contact;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Mode;
+import org.yellowhearth.core.reading.Qualifier;
 import org.yellowhearth.core.reading.ReadingWords;
 import org.yellowhearth.core.renew.RenewWords;
 import org.yellowhearth.core.safety.Caution;
@@ -81,7 +101,7 @@ public class WordsTest {
                 AssessWords.values(), AgreementCriterion.SuspicionWords.values(), RenewWords.values(),
                 Caution.CautionWords.values(), MainsFit.MainsWords.values(), Estimate.EstimateWords.values(),
                 Check.CheckWords.values(), Gate.GateWords.values(),
-                StoryWords.values()).flatMap(Stream::of);
+                ColourCode.ColourWords.values(), StoryWords.values()).flatMap(Stream::of);
     }
 
     private static Stream<Coded> terms() {
@@ -99,7 +119,12 @@ public class WordsTest {
                 TakeApartStep.Fixing.values(), Wish.Kind.values(), Wish.Wanted.values(), Rail.Bleeder.values(),
                 CheckResult.Outcome.values(), Edit.Question.values(), MainsFit.Severity.values(), Ages.Standing.values(),
                 Estimate.Advice.values(), DateCode.Settled.values(), HazardClass.values(),
-                CautionRule.Moment.values()).flatMap(Stream::of);
+                CautionRule.Moment.values(), Sort.values(), Resistor.Make.values(), Resistor.Task.values(),
+                Potentiometer.Taper.values(), Rectifier.Make.values(), Transistor.Channel.values(), Transistor.Material.values(),
+                Valve.Task.values(), Winding.Task.values(), Fuse.Speed.values(), Battery.Chemistry.values(), CanMark.values(),
+                Qualifier.values(), Bound.End.values(), Contact.values(), Look.Sign.values(), StatedValue.Origin.values(),
+                Place.Side.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
+                Colour.values(), ColourCode.Scheme.values()).flatMap(Stream::of);
     }
 
     private static Set<String> keys() {
@@ -112,12 +137,14 @@ public class WordsTest {
             keys.add("Aspect." + RecordJson.tag(type));
             Stream.of(type.getRecordComponents()).forEach(c -> keys.add("Field." + RecordJson.tag(type) + "." + c.getName()));
         }
-        Stream.of(Item.class.getPermittedSubclasses()).forEach(t -> keys.add("Item." + RecordJson.tag(t)));
+        RecordJson.records(Item.class).forEach(t -> keys.add("Item." + RecordJson.tag(t)));
         KnowledgeFiles.read().cautions().forEach(c -> keys.addAll(Set.of("Danger." + c.id(), "Precaution." + c.id())));
         KnowledgeFiles.read().kinds().values().forEach(k -> {
-            keys.add("Capacitor." + k.id());
+            keys.addAll(List.of("Capacitor." + k.id(), "Fails." + k.id(), "Shows." + k.id()));
             k.hazards().forEach(h -> keys.add("Hazard." + h));
         });
+        Stream.of(Role.values()).forEach(role -> keys.add("Leaves." + role.code()));
+        Stream.of(Sort.values()).filter(sort -> sort != Sort.CAPACITOR).forEach(sort -> keys.add("Leaves.sort-" + sort.code()));
         return keys;
     }
 

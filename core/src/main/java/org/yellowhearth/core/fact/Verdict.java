@@ -1,4 +1,4 @@
-package org.yellowhearth.core.assess;
+package org.yellowhearth.core.fact;
 
 import org.yellowhearth.core.message.Coded;
 

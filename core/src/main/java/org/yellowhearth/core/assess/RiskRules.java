@@ -1,0 +1,163 @@
+package org.yellowhearth.core.assess;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+import org.yellowhearth.core.assess.Finding.Outcome;
+import org.yellowhearth.core.assess.Risk.Factor;
+import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.Place;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.knowledge.PartWear;
+import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Makes;
+import org.yellowhearth.core.part.Part;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.quantity.Unit;
+
+/**
+ * How kind, age, heat, reading, headroom, look and the fate of its like in the same set turn the odds of a part. The steps are
+ * ours, to be argued with; only the doubling for every 10 °C is common practice.
+ */
+final class RiskRules {
+    /** An age for parts of a set nobody has dated. */
+    static final double USUAL_AGE = 50;
+    private static final double NEAR_METRES = 0.01;
+    private static final double MIDDLE_METRES = 0.02;
+    private static final double FAR_METRES = 0.05;
+    private static final double PRIOR_WEIGHT = 4;
+
+    private final Knowledge knowledge;
+    private final Map<String, Count> counts;
+
+    /** How many of a kind were measured in this set, and how many of them are bad. */
+    record Count(int measured, int bad) {
+    }
+
+    RiskRules(Knowledge knowledge, Map<String, Count> counts) {
+        this.knowledge = knowledge;
+        this.counts = counts;
+    }
+
+    /** The counts by kind of capacitor over assessments that are done. */
+    static Map<String, Count> counts(List<Assessment> assessments) {
+        Map<String, Count> counts = new HashMap<>();
+        for (Assessment a : assessments) {
+            if (a.part() instanceof Capacitor c && a.measured()) {
+                counts.merge(c.kind(), new Count(1, a.foundBad() ? 1 : 0),
+                        (x, y) -> new Count(x.measured + y.measured, x.bad + y.bad));
+            }
+        }
+        return counts;
+    }
+
+    Risk of(Part part, Job job, List<Finding> findings, boolean measured, OptionalDouble age) {
+        double years = age.orElse(USUAL_AGE);
+        List<Factor> factors = new ArrayList<>();
+        readings(findings, measured).ifPresent(factors::add);
+        looks(job.of(part.ref(), Look.class), factors);
+        heat(job.of(part.ref(), Place.class)).ifPresent(factors::add);
+        if (part instanceof Capacitor c) {
+            headroom(c).ifPresent(factors::add);
+            double base = knowledge.kind(c.kind()).wear().failsWithin(Risk.YEARS, years);
+            like(c, base).ifPresent(factors::add);
+            return Risk.of(base, knowledge.role(c.role()).consequence(), factors);
+        }
+        PartWear wear = wear(part);
+        return Risk.of(wear.wear().failsWithin(Risk.YEARS, years), wear.consequence(), factors);
+    }
+
+    private PartWear wear(Part part) {
+        Set<String> codes = Makes.of(part).stream().map(Coded::code).collect(Collectors.toSet());
+        List<PartWear> all = knowledge.partWear().stream().filter(w -> w.sort() == part.sort()).toList();
+        return all.stream().filter(w -> codes.contains(w.made())).findFirst()
+                .or(() -> all.stream().filter(w -> w.made().isEmpty()).findFirst())
+                .orElse(new PartWear(part.sort(), "", new CapacitorKind.Wear(100, 1, false), 2));
+    }
+
+    private static Optional<Factor> readings(List<Finding> findings, boolean measured) {
+        boolean bad = findings.stream().anyMatch(f -> f.outcome() == Outcome.BAD && f.measured().isPresent());
+        boolean doubtful = findings.stream().anyMatch(f -> f.outcome() == Outcome.DOUBTFUL && f.measured().isPresent());
+        if (!measured) {
+            return Optional.empty();
+        }
+        return Optional.of(bad
+                ? new Factor(Message.of(AssessWords.RISK_READS_BAD), 50)
+                : doubtful
+                        ? new Factor(Message.of(AssessWords.RISK_READS_DOUBTFUL), 3)
+                        : new Factor(Message.of(AssessWords.RISK_READS_GOOD), 0.25));
+    }
+
+    private static void looks(List<Look> looks, List<Factor> factors) {
+        for (Look look : looks) {
+            double times = look.sign() == Look.Sign.REPLACED_BEFORE ? 0.5 : switch (look.sign().weight()) {
+                case CONDEMNS -> 100;
+                case DOUBTS -> 3;
+                case ASKS -> 2;
+                case HARMLESS -> 1;
+            };
+            if (times != 1) {
+                factors.add(new Factor(Message.of(AssessWords.RISK_LOOK, look.sign().term()), times));
+            }
+        }
+    }
+
+    /** The warmth a place adds, in kelvin, by the nearest of what runs hot; the odds double for every ten. */
+    private static Optional<Factor> heat(List<Place> places) {
+        return places.stream().findFirst().map(RiskRules::kelvin).filter(k -> k > 0).map(k -> new Factor(
+                Message.of(AssessWords.RISK_HEAT, new Quantity(Math.round(k), Unit.CELSIUS)),
+                Math.pow(2, k / 10)));
+    }
+
+    /** How much warmer a place is than the rest of the set, roughly (our own steps). */
+    static double kelvin(Place place) {
+        double most = Math.max(step(place.valveMetres(), 25, 15, 7),
+                Math.max(step(place.resistorMetres(), 20, 12, 5), step(place.transformerMetres(), 15, 10, 5)));
+        return most * switch (place.side()) {
+            case ABOVE -> 1.3;
+            case BELOW -> 0.7;
+            case UNSTATED, LEVEL -> 1;
+        };
+    }
+
+    private static double step(OptionalDouble metres, double near, double middle, double far) {
+        if (metres.isEmpty() || metres.getAsDouble() > FAR_METRES) {
+            return 0;
+        }
+        return metres.getAsDouble() <= NEAR_METRES ? near : metres.getAsDouble() <= MIDDLE_METRES ? middle : far;
+    }
+
+    private static Optional<Factor> headroom(Capacitor part) {
+        if (part.ratedVolts().isEmpty() || part.workingVolts().isEmpty()) {
+            return Optional.empty();
+        }
+        double used = part.workingVolts().getAsDouble() / part.ratedVolts().getAsDouble();
+        double times = used > 1 ? 10 : used > 0.9 ? 2 : used < 0.5 ? 0.5 : 1;
+        return times == 1
+                ? Optional.empty()
+                : Optional.of(new Factor(Message.of(AssessWords.RISK_HEADROOM, Quantity.percent(used)), times));
+    }
+
+    /** The fate of its like in this set, drawn towards what its kind and age say while only few were measured. */
+    private Optional<Factor> like(Capacitor part, double base) {
+        Count count = counts.getOrDefault(part.kind(), new Count(0, 0));
+        if (count.measured < 2 || part.kind().equals(Capacitor.UNSTATED_KIND)) {
+            return Optional.empty();
+        }
+        double prior = Math.clamp(base, 0.01, 0.99);
+        double share = (PRIOR_WEIGHT * prior + count.bad) / (PRIOR_WEIGHT + count.measured);
+        double times = share / (1 - share) / (prior / (1 - prior));
+        return Optional.of(new Factor(Message.of(AssessWords.RISK_LIKE, Integer.toString(count.bad),
+                Integer.toString(count.measured), Message.term("Capacitor." + part.kind())), times));
+    }
+}

@@ -1,0 +1,13 @@
+package org.yellowhearth.core.fact;
+
+import org.yellowhearth.core.part.PartRef;
+
+/** A person states that two parts lie in parallel in the circuit, so that each takes part in a reading of the other. */
+public record Parallel(String id, PartRef part, PartRef with) implements OfPart {
+    public Parallel {
+        Item.requireId(id);
+        if (part.equals(with)) {
+            throw new IllegalArgumentException(part + " is not in parallel with itself");
+        }
+    }
+}

@@ -1,0 +1,66 @@
+package org.yellowhearth.records.knowledge;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+
+import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.PartRule;
+import org.yellowhearth.core.knowledge.PartWear;
+import org.yellowhearth.core.knowledge.RoleRule;
+import org.yellowhearth.core.knowledge.Source;
+import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.part.Sort;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.records.json.JsonValue;
+
+/** Reads what roles ask of capacitors, and the windows and wear of parts that are none. */
+final class RuleFiles {
+    private static final int MOST = 1000;
+    private static final int LONGEST = 100;
+    private static final double LARGEST = 1e12;
+
+    private RuleFiles() {
+    }
+
+    static Map<Role, RoleRule> roles(JsonValue file, Map<String, Source> sources) {
+        Map<Role, RoleRule> roles = new EnumMap<>(Role.class);
+        for (JsonValue v : file.object("format", "version", "roles").field("roles").list(MOST)) {
+            v.object("role", "consequence", "leastShare", "mostShare", "source");
+            roles.put(v.field("role").code(Role.class), new RoleRule(v.field("consequence").integer(1, 5),
+                    v.field("leastShare").number(0, 1), v.field("mostShare").number(1, 10),
+                    KnowledgeFiles.cite(v, "source", sources)));
+        }
+        return roles;
+    }
+
+    static List<PartRule> windows(JsonValue file, Map<String, Source> sources) {
+        return file.object("format", "version", "windows", "wear").field("windows").list(MOST).stream().map(v -> {
+            v.object("sort", "made", "figure", "basis", "renewBelow", "watchBelow", "watchAbove", "renewAbove", "widens",
+                    "source");
+            return new PartRule(v.field("sort").code(Sort.class), v.text("made", LONGEST), v.field("figure").code(Figure.class),
+                    basis(v.field("basis")), v.positive("renewBelow", LARGEST), v.positive("watchBelow", LARGEST),
+                    v.positive("watchAbove", LARGEST), v.positive("renewAbove", LARGEST),
+                    v.optional("widens").map(JsonValue::bool).orElse(false), KnowledgeFiles.cite(v, "source", sources));
+        }).toList();
+    }
+
+    private static PartRule.Basis basis(JsonValue v) {
+        return switch (v.text(LONGEST)) {
+            case "nominal" -> PartRule.Basis.NOMINAL;
+            case "plain" -> PartRule.Basis.PLAIN;
+            case "per-plate" -> PartRule.Basis.PER_PLATE;
+            case "type" -> PartRule.Basis.TYPE;
+            default -> throw v.bad("expected nominal, plain, per-plate or type");
+        };
+    }
+
+    static List<PartWear> wear(JsonValue file) {
+        return file.field("wear").list(MOST).stream().map(v -> {
+            v.object("sort", "made", "years", "steepness", "consequence");
+            return new PartWear(v.field("sort").code(Sort.class), v.text("made", LONGEST),
+                    new CapacitorKind.Wear(v.field("years").number(1, 1000), v.field("steepness").number(0.5, 10), false),
+                    v.field("consequence").integer(1, 5));
+        }).toList();
+    }
+}
