@@ -20,6 +20,7 @@ import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
@@ -85,6 +86,11 @@ public final class Shots extends Application {
             }
 
             @Override
+            public Optional<Path> list() {
+                return Optional.empty();
+            }
+
+            @Override
             public Optional<Path> newPicture(String suggestedName) {
                 return Optional.empty();
             }
@@ -114,7 +120,6 @@ public final class Shots extends Application {
         steps.add(() -> choose("C14"));
         shot("assess");
         steps.add(() -> model.benchLine().lineProperty().set("2.1u 1k1 D0.4 @100"));
-        shot("assess-typing");
         steps.add(() -> {
             model.benchLine().lineProperty().set("");
             model.power(Edit.Power.LIT);
@@ -130,10 +135,38 @@ public final class Shots extends Application {
         shot("census");
         steps.add(() -> {
             model.benchLine().lineProperty().set("");
+            choose("C16a");
+            ((ToggleButton) shell.lookup("#show-decoder")).fire();
+        });
+        for (String colour : List.of("green", "blue", "orange", "silver")) {
+            steps.add(() -> ((Button) shell.lookup("#colour-" + colour)).fire());
+        }
+        shot("census-decoder");
+        steps.add(() -> {
+            choose("C9");
+            ((ToggleButton) shell.lookup("#show-about")).fire();
+        });
+        shot("census-about");
+        steps.add(() -> ((ToggleButton) shell.lookup("#show-about")).fire());
+        steps.add(() -> model.imports().open());
+        steps.add(() -> model.imports().take("""
+                Pos;Value (uF);Voltage;Type;Function;C (uF)
+                C23;0,02;500;waxed paper;coupling;
+                C24;0,25;350;waxed paper;decoupling;0,31
+                C25;50+50;350;can;smoothing;
+                R11;4k7;;carbon;;
+                C10;25;12;electrolytic;cathode bypass;
+                C26;8µ2..;350;electrolytic;decoupling;
+                C24;0,25;350;;;
+                """));
+        shot("census-import");
+        steps.add(() -> model.imports().close());
+        steps.add(() -> {
+            model.benchLine().lineProperty().set("");
             model.stageProperty().set(org.yellowhearth.desk.model.Stage.ARRIVAL);
         });
         shot("arrival");
-        for (String page : List.of("complaint", "mains", "photographs", "apart", "scope", "policy")) {
+        for (String page : List.of("mains", "photographs", "apart", "scope", "policy")) {
             steps.add(() -> shell.showArrival(page));
             steps.add(() -> {
                 if (page.equals("photographs")) {
@@ -149,9 +182,6 @@ public final class Shots extends Application {
             model.tick();
         });
         shot("safety");
-        steps.add(() -> appearance.nightProperty().set(true));
-        shot("safety-night");
-        steps.add(() -> appearance.nightProperty().set(false));
         steps.add(() -> {
             model.stageProperty().set(org.yellowhearth.desk.model.Stage.ASSESS);
             model.benchLine().lineProperty().set("C14 2.1u 1k1 D0.4 @100");
@@ -159,6 +189,9 @@ public final class Shots extends Application {
         });
         shot("gate");
         steps.add(() -> model.gateProperty().get().ifPresent(g -> g.leave().run()));
+        steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
+        shot("assess-limits");
+        steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
         steps.add(() -> model.benchLine().lineProperty().set(""));
         for (int rest = 0; rest < RESTS; rest++) {
             steps.add(() -> model.hearthProperty().get().stores()

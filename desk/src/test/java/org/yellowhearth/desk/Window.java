@@ -78,6 +78,11 @@ abstract class Window {
             }
 
             @Override
+            public Optional<Path> list() {
+                return Optional.empty();
+            }
+
+            @Override
             public Optional<Path> newPicture(String suggestedName) {
                 return Optional.of(folder.resolve(suggestedName));
             }

@@ -5,12 +5,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleBiFunction;
-
 import org.yellowhearth.core.assess.Finding.Limit;
 import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Derived;
 import org.yellowhearth.core.reading.Figure;
@@ -41,6 +41,22 @@ final class LossCriterion {
         double ohmsAt(double hertz) {
             return dissipationAt(hertz) / (2 * Math.PI * hertz * farads);
         }
+    }
+
+    /** The losses of a reading as a share of those at which the part is watched; empty where there is no limit or no reading. */
+    static OptionalDouble ofWatchLimit(Capacitor part, Limits limits, Derived d) {
+        Optional<Limits.DissipationLimit> at100 = limits.dissipationFor(part.ratedVolts());
+        if (at100.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        LossLimit watch = new LossLimit(at100.get().watchAbove(), limits.oxideDissipation(), part.farads());
+        double hertz = d.hertz().orElse(STATED_HERTZ);
+        if (d.esrOhms().isPresent() && d.hertz().isPresent()) {
+            return OptionalDouble.of(d.esrOhms().getAsDouble() / watch.ohmsAt(hertz));
+        }
+        return d.dissipation().isPresent()
+                ? OptionalDouble.of(d.dissipation().getAsDouble() / watch.dissipationAt(hertz))
+                : OptionalDouble.empty();
     }
 
     static List<Finding> judge(Case c) {

@@ -44,8 +44,8 @@ public record Risk(double chance, int consequence, List<Factor> factors) {
         return chance * consequence;
     }
 
-    /** The chance as shown. */
+    /** The chance in whole per cent, never certain either way: it is no more exact than that. */
     public Quantity chanceShown() {
-        return Quantity.percent(chance);
+        return Quantity.percent(Math.clamp(Math.round(100 * chance), 1, 99) / 100.0);
     }
 }

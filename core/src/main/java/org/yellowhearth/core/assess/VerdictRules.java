@@ -201,7 +201,8 @@ final class VerdictRules {
     private static Optional<Decision> thin(Case c) {
         Evidence e = c.evidence();
         boolean capacitance = e.newest(Figure.CAPACITANCE).isPresent();
-        boolean insulation = e.newest(Figure.INSULATION).isPresent() || e.newest(Figure.LEAKAGE).isPresent();
+        boolean insulation = e.newestTelling(Figure.INSULATION).isPresent() || e.newestTelling(Figure.LEAKAGE).isPresent()
+                || e.newestQualified().isPresent();
         return switch (c.kind().family()) {
             case ELECTROLYTIC, TANTALUM -> !capacitance
                     ? missing(Criterion.CAPACITANCE_KEPT, AssessWords.NEXT_MEASURE_CAPACITANCE)

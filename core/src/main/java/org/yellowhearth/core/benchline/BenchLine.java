@@ -3,6 +3,7 @@ package org.yellowhearth.core.benchline;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -43,6 +44,7 @@ import org.yellowhearth.core.reading.ReadingParser;
  */
 public final class BenchLine {
     private static final int LONGEST = 400;
+    private static final Set<String> FIGURE_LETTERS = Set.of("IR", "ESR", "HFE", "EM", "FS", "PH", "TAN", "LIN");
     private static final Pattern REMARK = Pattern.compile("\"([^\"]*)\"?");
     private static final Pattern CORRECTION = Pattern.compile("\\s*([A-Za-z]{1,3}\\d{1,5}[A-Za-z]?)\\s*=(.*)", Pattern.DOTALL);
 
@@ -157,7 +159,7 @@ public final class BenchLine {
     private BenchEntry readingOrPart(String line, ReadingParser reading) {
         List<Token> words = Token.of(line);
         Token first = words.getFirst();
-        Optional<PartRef> named = PartRef.parse(first.text());
+        Optional<PartRef> named = PartRef.parse(first.text()).filter(ref -> !isFigure(ref));
         if (named.isPresent() && job.part(named.get()).isEmpty()) {
             throw unknown(named.get(), words.size() > 1, line, first.index());
         }
@@ -178,7 +180,13 @@ public final class BenchLine {
     }
 
     private Optional<PartRef> chosenOrNamed(String line) {
-        return Token.of(line).stream().findFirst().flatMap(t -> PartRef.parse(t.text())).or(() -> chosen);
+        return Token.of(line).stream().findFirst().flatMap(t -> PartRef.parse(t.text())).filter(ref -> !isFigure(ref))
+                .or(() -> chosen);
+    }
+
+    /** {@code IR200M} and {@code hFE80} have the form of a reference; they are figures unless the census has such a part. */
+    private boolean isFigure(PartRef ref) {
+        return FIGURE_LETTERS.contains(ref.letters()) && job.part(ref).isEmpty();
     }
 
     private Part known(String text, String line, int index) {

@@ -341,20 +341,21 @@ public final class ReadingParser {
     private static List<String> repeats(String word) {
         List<String> pieces = List.of(word.split("/", -1));
         boolean all = pieces.size() > 1 && pieces.stream().allMatch(FigureText::looksLikeFigure);
-        return all ? pieces : List.of();
+        return all ? united(pieces) : List.of();
     }
 
     /** A piece without a unit has that of the last piece, so that {@code 8.1/8.0/8.2r} reads as it is meant. */
-    private void repeated(Figure what, Token token, List<String> pieces) {
+    private static List<String> united(List<String> pieces) {
         String unit = pieces.reversed().stream().map(p -> p.replaceFirst("^[-−\\d.,]+", "")).filter(u -> !u.isEmpty()).findFirst()
                 .orElse("");
+        return pieces.stream().map(p -> p.matches("[-−\\d.,]+") ? p + unit : p).toList();
+    }
+
+    private void repeated(Figure what, Token token, List<String> pieces) {
         List<Double> all = new ArrayList<>();
-        int index = token.index();
         for (String piece : pieces) {
-            boolean plain = piece.matches("[-−\\d.,]+");
-            Token one = new Token(plain ? piece + unit : piece, index);
+            Token one = new Token(piece, token.index());
             all.add(value(what, figure(List.of(one), 0, one, ReadingWords.FIGURE_EXPECTED)));
-            index += piece.length() + 1;
         }
         refuseTwice(what, token.text(), token.index());
         figures = figures.withRepeats(what, all);

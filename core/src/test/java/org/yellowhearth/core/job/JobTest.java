@@ -13,6 +13,8 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.Sets;
+import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
@@ -192,5 +194,38 @@ public class JobTest {
         assertThat(changed.tantalum()).isEqualTo(Policy.Tantalum.CHANGE_KIND);
         assertThat(changed.limits()).isEqualTo(Policy.Profile.MODERN);
         assertThat(changed.paper()).isEqualTo(Policy.USUAL.paper());
+    }
+
+    @Test
+    public void editsThatStandTogetherAreTakenBackTogether() {
+        Job job = Sets.arrived();
+        Look look = new Look("l", PartRef.of("C1"), Look.Sign.BULGED, "");
+        Edit.Together both = new Edit.Together(List.of(new Edit.PartAdded(part("C1", 1e-6)), new Edit.PartAdded(part("C2", 2e-6)),
+                new Edit.ItemChanged(Optional.empty(), Optional.of(look))));
+        Job after = Sets.at(job, 1, both);
+        assertThat(after.census()).hasSize(2);
+        assertThat(after.of(PartRef.of("C1"), Look.class)).containsExactly(look);
+        Job back = after.after(new Entry(2, after.journal().getLast().at(), new Act.Undid(1)));
+        assertThat(back.census()).isEmpty();
+        assertThat(back.items()).isEmpty();
+        Job again = back.after(new Entry(3, after.journal().getLast().at(), new Act.Redid(1)));
+        assertThat(again.census()).isEqualTo(after.census());
+    }
+
+    @Test
+    public void togetherStandPlainEditsOnly() {
+        assertThatThrownBy(() -> new Edit.Together(List.of())).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Edit.Together(List.of(new Edit.PowerSwitched(Edit.Power.LIT))))
+                .isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
+    public void whatIsWrittenOfAPartNeedsItAndLeavesWithIt() {
+        Job job = Sets.at(Sets.arrived(), 1, new Edit.PartAdded(part("C1", 1e-6)));
+        Look stray = new Look("l", PartRef.of("C9"), Look.Sign.BULGED, "");
+        assertThatThrownBy(() -> Sets.with(job, stray)).isInstanceOf(IllegalEditException.class).hasMessageContaining("census");
+        Job seen = Sets.with(job, new Look("l", PartRef.of("C1"), Look.Sign.REVERSED, ""));
+        assertThatThrownBy(() -> Sets.at(seen, 2, new Edit.PartRemoved(part("C1", 1e-6), List.of())))
+                .isInstanceOf(IllegalEditException.class).hasMessageContaining("goes with it");
     }
 }

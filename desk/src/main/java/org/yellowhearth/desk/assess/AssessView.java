@@ -1,49 +1,101 @@
 package org.yellowhearth.desk.assess;
 
 import javafx.beans.binding.DoubleBinding;
+import javafx.geometry.Orientation;
 import javafx.scene.control.Label;
+import javafx.scene.control.SplitPane;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.VBox;
+
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.desk.model.PartsModel;
 import org.yellowhearth.desk.parts.PartRow;
 import org.yellowhearth.desk.parts.PartTable;
+import org.yellowhearth.desk.parts.PickBar;
 import org.yellowhearth.desk.parts.StageHead;
+import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.records.words.Describe;
 
-/** Assess: every part with its newest figures and verdict, and reading entry always at hand. */
+/** Assess: the ageing field, under it every part with its newest figures and verdict, and reading entry always at hand. */
 public final class AssessView extends BorderPane {
+    /** A stage less high than this many heights of the text starts without its field. */
+    private static final double ROOM_FOR_FIELD = 26;
+    private static final double FIELD_SHARE = 0.55;
+    /** With the field the form has room only in a high window; the bench line does all that it does. */
+    private static final double ROOM_FOR_FORM = 60;
+
     private final StageHead head;
     private final Label formFor = new Label();
 
     /** A view of the model's open job. */
-    public AssessView(DeskModel model, DoubleBinding em) {
+    public AssessView(DeskModel model, FileAsk files, DoubleBinding em) {
         getStyleClass().add("stage");
         PartTable table = new PartTable(model, em, "assess.empty").verdicts(5.6)
                 .column("table.ref", 3.3, 0, "cell-ref", r -> r.part().ref().toString())
                 .column("table.value", 7.2, 0, "cell-text", r -> new Describe(model.words()).value(r.part()))
-                .column("table.role", 8.4, 4, "cell-text", r -> r.part() instanceof Capacitor c
-                        ? model.words().word(c.role())
-                        : new Describe(model.words()).kind(r.part()))
-                .column("table.c", 5.8, 1, "cell-figure", PartRow::capacitance)
-                .column("table.esr", 5.4, 2, "cell-figure", PartRow::esr)
-                .column("table.d", 4.6, 3, "cell-figure", PartRow::dissipation)
-                .column("table.leak", 6.4, 5, "cell-figure", PartRow::leakage);
+                .column("table.role", 8.2, 3, "cell-text", r -> place(model, r))
+                .column("table.c", 5.6, 1, "cell-figure", PartRow::capacitance)
+                .column("table.esr", 5.2, 2, "cell-figure", PartRow::esr)
+                .column("table.d", 4.4, 4, "cell-figure", PartRow::dissipation)
+                .column("table.leak", 6, 5, "cell-figure", PartRow::other)
+                .column("table.risk", 6, 6, "cell-figure", AssessView::risk);
         table.setId("assess-table");
-        setCenter(table);
+        FieldPane field = new FieldPane(model, files);
+        SplitPane split = new SplitPane(field, table);
+        split.setOrientation(Orientation.VERTICAL);
+        split.setDividerPositions(FIELD_SHARE);
+        split.getStyleClass().add("quiet-split");
+        setCenter(split);
         formFor.getStyleClass().add("form-title");
         VBox entry = new VBox(formFor, new ReadingForm(model).node());
         entry.getStyleClass().add("entry");
-        setBottom(entry);
-        head = new StageHead("assess.title", this, entry, em, model.reasonsShownProperty());
+        setBottom(new VBox(new PickBar(model), entry));
+        head = new StageHead("assess.title", this, entry, ROOM_FOR_FORM, em, model.reasonsShownProperty());
+        ToggleButton first = head.toggle("assess.first", "what-first", false);
+        first.selectedProperty().addListener((_, _, risk) -> model.parts().orderProperty()
+                .set(risk ? PartsModel.Order.RISK : PartsModel.Order.REFERENCE));
+        model.parts().orderProperty().addListener((_, _, order) -> first.setSelected(order == PartsModel.Order.RISK));
+        ToggleButton shown = head.toggle("assess.field", "show-field", true);
+        shown.selectedProperty().addListener((_, _, is) -> {
+            split.getItems().remove(field);
+            if (is) {
+                split.getItems().addFirst(field);
+                split.setDividerPositions(FIELD_SHARE);
+            }
+        });
+        boolean[] decided = {false};
+        shown.setOnAction(_ -> decided[0] = true);
+        heightProperty().addListener((_, _, height) -> {
+            if (!decided[0] && height.doubleValue() > 0) {
+                shown.setSelected(height.doubleValue() >= ROOM_FOR_FIELD * em.get());
+            }
+        });
+        ToggleButton limits = head.toggle("limits.shown", "show-limits", false);
+        LimitsPage page = new LimitsPage(model);
+        limits.selectedProperty().addListener((_, _, is) -> setCenter(is ? page : split));
+        head.filter(model.parts());
         setTop(head);
         model.openProperty().addListener((_, _, open) -> open.ifPresent(this::show));
         model.chosenProperty().addListener((_, _, ref) -> formFor
                 .setText(Labels.of("assess.form") + " " + ref.map(PartRef::toString).orElse(Labels.of("plate.nothing"))));
+    }
+
+    private static String place(DeskModel model, PartRow row) {
+        return row.part() instanceof Capacitor c
+                ? model.words().word(c.role())
+                : new Describe(model.words()).kind(row.part());
+    }
+
+    /** Chance times consequence, as it orders the list. */
+    private static String risk(PartRow row) {
+        Assessment a = row.assessment();
+        return a.risk().chanceShown() + " × " + a.risk().consequence();
     }
 
     private void show(OpenJob open) {

@@ -1,60 +1,133 @@
 package org.yellowhearth.desk.census;
 
+import java.util.List;
+import java.util.Optional;
+
 import javafx.beans.binding.DoubleBinding;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+
+import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.census.Gaps;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.desk.parts.CanDrawing;
 import org.yellowhearth.desk.parts.PartTable;
+import org.yellowhearth.desk.parts.PickBar;
 import org.yellowhearth.desk.parts.StageHead;
+import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.records.words.Describe;
 
-/** Census: every part as it is printed and as it was understood. */
+/** Census: every part as it is printed and as it was understood, a decoder for its marks, and lists brought in. */
 public final class CensusView extends BorderPane {
+    private static final int MOST_GAPS = 6;
+
+    private final DeskModel model;
     private final StageHead head;
+    private final CanDrawing can = new CanDrawing();
+    private final Label gaps = Page.text("", "gaps");
 
     /** A view of the model's open job. */
-    public CensusView(DeskModel model, DoubleBinding em) {
+    public CensusView(DeskModel model, FileAsk files, DoubleBinding em) {
+        this.model = model;
         getStyleClass().add("stage");
+        Describe plain = new Describe(model.words());
         PartTable table = new PartTable(model, em, "census.empty")
                 .column("table.ref", 3.8, 0, "cell-ref", r -> r.part().ref().toString())
                 .column("table.marking", 9, 2, "cell-figure", r -> r.part().marking())
-                .column("table.value", 8, 0, "cell-text", r -> new Describe(model.words()).value(r.part()))
+                .column("table.value", 8, 0, "cell-text", r -> plain.value(r.part()))
                 .column("table.kind", 8, 1, "cell-text", r -> new Describe(model.words()).kind(r.part()))
                 .column("table.role", 7.8, 1, "cell-text", r -> role(model, r.part()))
                 .column("table.polarity", 9, 3, "cell-text", r -> polarity(model, r.part()))
-                .column("table.sees", 4.6, 4, "cell-figure",
-                        r -> r.part() instanceof Capacitor c
-                                ? c.workingVolts().stream().mapToObj(Quantity::volts)
-                                        .map(Quantity::toString).findFirst().orElse("—")
-                                : "—");
+                .column("table.sees", 4.6, 4, "cell-figure", r -> sees(r.part()));
         table.setId("census-table");
+        ImportPane list = new ImportPane(model, files);
         setCenter(table);
-        VBox entry = new VBox(new PartForm(model).node());
+        PartForm form = new PartForm(model);
+        HBox row = new HBox(form.node(), can);
+        HBox.setHgrow(form.node(), Priority.ALWAYS);
+        VBox entry = new VBox(row);
         entry.getStyleClass().add("entry");
-        setBottom(entry);
+        DecoderPane decoder = new DecoderPane(model);
         head = new StageHead("census.title", this, entry, em, model.reasonsShownProperty());
-        setTop(head);
+        ToggleButton decode = head.toggle("decoder.title", "show-decoder", false);
+        decoder.visibleProperty().bind(decode.selectedProperty());
+        decoder.managedProperty().bind(decode.selectedProperty());
+        decode.selectedProperty().addListener((_, _, is) -> head.showForm(!is));
+        ToggleButton about = head.toggle("about.title", "show-about", false);
+        AboutPage page = new AboutPage(model);
+        about.selectedProperty().addListener((_, _, is) -> setCenter(is ? page : table));
+        head.button("import.title", "show-import", model.imports()::open);
+        gaps.setId("gaps");
+        setTop(new VBox(head, Page.row(gaps, StageHead.filterField(model.parts()))));
+        VBox foot = new VBox(new PickBar(model), decoder, entry);
+        setBottom(foot);
+        model.imports().previewProperty().addListener((_, was, is) -> {
+            if (was.isPresent() != is.isPresent()) {
+                about.setSelected(false);
+                setCenter(is.isPresent() ? list : table);
+                foot.setVisible(is.isEmpty());
+                foot.setManaged(is.isEmpty());
+            }
+        });
         model.openProperty().addListener((_, _, open) -> open.ifPresent(this::show));
+        model.chosenProperty().addListener((_, _, _) -> showCan());
+        showCan();
     }
 
     private static String role(DeskModel model, Part part) {
         return part instanceof Capacitor c && c.role() != Role.UNSTATED ? model.words().word(c.role()) : "—";
     }
 
+    /** Positive earth is said loudly: it is the one that is fitted the wrong way round. */
     private static String polarity(DeskModel model, Part part) {
-        return part instanceof Capacitor c && c.polarity() != Polarity.UNSTATED ? model.words().word(c.polarity()) : "—";
+        if (!(part instanceof Capacitor c) || c.polarity() == Polarity.UNSTATED) {
+            return "—";
+        }
+        return (c.polarity() == Polarity.POSITIVE_TO_CHASSIS ? "⊕ " : "") + model.words().word(c.polarity());
+    }
+
+    private static String sees(Part part) {
+        return part instanceof Capacitor c
+                ? c.workingVolts().stream().mapToObj(Quantity::volts).map(Quantity::toString).findFirst().orElse("—")
+                : "—";
     }
 
     private void show(OpenJob open) {
         long noKind = open.job().capacitors().stream().filter(c -> c.kind().equals(Capacitor.UNSTATED_KIND)).count();
         long noRole = open.job().capacitors().stream().filter(c -> c.role() == Role.UNSTATED).count();
         head.count(Labels.of("census.count", open.assessments().size(), noKind, noRole));
+        Gaps found = Gaps.of(open.assessments().stream().map(Assessment::part).map(Part::ref).toList());
+        String missing = String.join(", ", found.missing().stream().limit(MOST_GAPS).toList())
+                + (found.missing().size() > MOST_GAPS ? " …" : "");
+        String twice = String.join(", ", found.twice().stream().map(PartRef::toString).toList());
+        String text = (missing.isEmpty() ? "" : Labels.of("census.missing", missing))
+                + (twice.isEmpty() ? "" : "  " + Labels.of("census.twice", twice));
+        gaps.setText(text.strip());
+        showCan();
+    }
+
+    private void showCan() {
+        Optional<Capacitor> chosen = model.chosenProperty().get()
+                .flatMap(ref -> model.openProperty().get().flatMap(o -> o.job().capacitor(ref))).filter(Capacitor::section);
+        can.setVisible(chosen.isPresent());
+        can.setManaged(chosen.isPresent());
+        chosen.ifPresent(c -> {
+            List<Capacitor> sections = model.job().capacitors().stream().filter(o -> o.ref().whole().equals(c.ref().whole()))
+                    .toList();
+            can.show(sections, c.ref(), new Describe(model.words()));
+        });
     }
 }

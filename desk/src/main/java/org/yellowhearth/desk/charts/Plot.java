@@ -3,6 +3,7 @@ package org.yellowhearth.desk.charts;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 
@@ -39,6 +40,14 @@ public record Plot(String title, String acrossTitle, String upTitle, Unit across
     public sealed interface Mark {
         /** Pixels in turn: x, y, x, y … */
         record Stroke(List<Double> pixels, String style) implements Mark {
+        }
+
+        /** A ground with a style. */
+        record Area(double left, double top, double width, double height, String style) implements Mark {
+        }
+
+        /** The sign of a verdict at its middle, with the reference of its part beside it where there is room. */
+        record Token(double x, double y, Verdict verdict, String name, boolean named) implements Mark {
         }
 
         /** Words that begin, are centred or end at a pixel. */

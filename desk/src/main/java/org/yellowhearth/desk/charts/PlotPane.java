@@ -3,14 +3,18 @@ package org.yellowhearth.desk.charts;
 import java.util.List;
 import java.util.Optional;
 
+import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polyline;
+import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
+
+import org.yellowhearth.desk.theme.VerdictGlyph;
 
 /** Draws a plot, and reads it out under the pointer. */
 public final class PlotPane extends Pane {
@@ -60,7 +64,13 @@ public final class PlotPane extends Pane {
         getChildren().addAll(cursor, readout);
     }
 
-    private static Node node(Plot.Mark mark, Font font) {
+    private static Node area(Plot.Mark.Area a) {
+        Rectangle ground = new Rectangle(a.left(), a.top(), a.width(), a.height());
+        ground.getStyleClass().add(a.style());
+        return ground;
+    }
+
+    static Node node(Plot.Mark mark, Font font) {
         return switch (mark) {
             case Plot.Mark.Stroke s -> {
                 Polyline line = new Polyline();
@@ -68,6 +78,8 @@ public final class PlotPane extends Pane {
                 line.getStyleClass().add(s.style());
                 yield line;
             }
+            case Plot.Mark.Area a -> area(a);
+            case Plot.Mark.Token t -> new Group(new VerdictGlyph(t.verdict()));
             case Plot.Mark.Words w -> {
                 Text text = new Text(w.text());
                 text.getStyleClass().add(w.style());

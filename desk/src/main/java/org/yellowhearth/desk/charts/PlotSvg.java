@@ -9,18 +9,25 @@ public final class PlotSvg {
     private static final Map<String, String> STYLES = Map.of("plot-grid", "stroke:#DDD2B8", "plot-axis", "stroke:#6E6450",
             "plot-curve", "stroke:#A83E12;stroke-width:2.5", "plot-likely", "stroke:#3F5B73;stroke-width:2;stroke-dasharray:6 4",
             "plot-level", "stroke:#2F7566;stroke-dasharray:3 3");
-    private static final double EM = 14;
+    private static final Map<String, String> GROUNDS = Map.of("field-bad", "#F3D9C4", "field-watch", "#F7E8B5", "field-good",
+            "#FBF6EA");
+    static final double EM = 14;
 
     private PlotSvg() {
     }
 
     /** The plot as an SVG document of this size. */
     public static String write(Plot plot, double width, double height) {
+        return write(plot.title(), plot.in(width, height, EM).marks(), width, height);
+    }
+
+    /** Marks laid out for this size, with letters of {@link #EM}, as an SVG document. */
+    static String write(String title, List<Plot.Mark> marks, double width, double height) {
         StringBuilder svg = new StringBuilder(String.format(Locale.ROOT,
                 "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 %.0f %.0f\" font-family=\"sans-serif\" font-size=\"%.0f\">%n"
                         + "<title>%s</title>%n<rect width=\"100%%\" height=\"100%%\" fill=\"#FBF6EA\"/>%n",
-                width, height, EM, escaped(plot.title())));
-        for (Plot.Mark mark : plot.in(width, height, EM).marks()) {
+                width, height, EM, escaped(title)));
+        for (Plot.Mark mark : marks) {
             svg.append(element(mark)).append(System.lineSeparator());
         }
         return svg.append("</svg>").append(System.lineSeparator()).toString();
@@ -28,12 +35,31 @@ public final class PlotSvg {
 
     private static String element(Plot.Mark mark) {
         return switch (mark) {
+            case Plot.Mark.Area a -> String.format(Locale.ROOT,
+                    "<rect x=\"%.1f\" y=\"%.1f\" width=\"%.1f\" height=\"%.1f\" fill=\"%s\"/>", a.left(), a.top(), a.width(),
+                    a.height(), GROUNDS.getOrDefault(a.style(), "none"));
+            case Plot.Mark.Token t -> token(t);
             case Plot.Mark.Stroke s -> "<polyline fill=\"none\" points=\"" + points(s.pixels()) + "\" style=\""
                     + STYLES.getOrDefault(s.style(), "stroke:#1F1B16") + "\"/>";
             case Plot.Mark.Words w ->
                 String.format(Locale.ROOT, "<text x=\"%.1f\" y=\"%.1f\" text-anchor=\"%s\">%s</text>", w.x(),
                         w.y(), w.anchor().name().toLowerCase(Locale.ROOT), escaped(w.text()));
         };
+    }
+
+    /** The sign of a verdict, the same shapes as on the screen. */
+    private static String token(Plot.Mark.Token t) {
+        String shape = switch (t.verdict()) {
+            case KEEP -> "<circle r=\"5\" fill=\"#2F7566\"/>";
+            case WATCH -> "<circle r=\"4\" fill=\"none\" stroke=\"#7A5B00\" stroke-width=\"2.5\"/>";
+            case REFORM -> "<polygon points=\"0,-6 6,5 -6,5\" fill=\"#7A5B00\"/>";
+            case RENEW -> "<polygon points=\"0,-6 6,0 0,6 -6,0\" fill=\"#A83E12\"/>";
+            case RECHECK ->
+                "<rect x=\"-4\" y=\"-4\" width=\"8\" height=\"8\" fill=\"none\" stroke=\"#3F5B73\" stroke-width=\"2.5\"/>";
+        };
+        String name = t.named() ? "<text x=\"9\" y=\"4\">" + escaped(t.name()) + "</text>" : "";
+        return String.format(Locale.ROOT, "<g transform=\"translate(%.1f %.1f)\"><title>%s</title>%s%s</g>", t.x(), t.y(),
+                escaped(t.name()), shape, name);
     }
 
     private static String points(List<Double> pixels) {

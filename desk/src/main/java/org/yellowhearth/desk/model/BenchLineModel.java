@@ -3,6 +3,7 @@ package org.yellowhearth.desk.model;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -111,12 +112,17 @@ public final class BenchLineModel {
 
     /** A part leaves with everything that was written down of it. */
     static Edit removal(Job job, Part part) {
+        return together(removals(job, part, Set.of(part.ref())));
+    }
+
+    /** The edits by which one of several parts leaves; what ties it to another part that leaves too goes with that one. */
+    static List<Edit> removals(Job job, Part part, Set<PartRef> leaving) {
         List<Edit> edits = new ArrayList<>();
         job.of(part.ref(), OfPart.class).forEach(i -> edits.add(new Edit.ItemChanged(Optional.of(i), Optional.empty())));
-        job.items(Parallel.class).stream().filter(p -> p.with().equals(part.ref()))
+        job.items(Parallel.class).stream().filter(p -> p.with().equals(part.ref()) && !leaving.contains(p.part()))
                 .forEach(p -> edits.add(new Edit.ItemChanged(Optional.of(p), Optional.empty())));
         edits.add(new Edit.PartRemoved(part, job.readingsOf(part.ref())));
-        return together(edits);
+        return edits;
     }
 
     private Runnable choosing(Runnable after, PartRef part) {

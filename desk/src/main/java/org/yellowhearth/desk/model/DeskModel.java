@@ -17,6 +17,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import org.yellowhearth.core.assess.Ageing;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Item;
@@ -60,6 +61,8 @@ public final class DeskModel {
     private final BooleanProperty reasonsShown = new SimpleBooleanProperty(true);
     /** Edits asked for while another is on its way to the disk; each is worked out only when its turn comes. */
     private final Deque<Runnable> waiting = new ArrayDeque<>();
+    private final PartsModel parts;
+    private final ImportModel imports;
     private boolean keeping;
     private long ids;
 
@@ -74,6 +77,8 @@ public final class DeskModel {
         open.addListener((_, _, _) -> tick());
         this.benchLine = new BenchLineModel(this, assessor);
         this.photographs = new PhotoModel(this, photographs);
+        this.parts = new PartsModel(this);
+        this.imports = new ImportModel(this);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -121,6 +126,14 @@ public final class DeskModel {
 
     public PhotoModel photographs() {
         return photographs;
+    }
+
+    public PartsModel parts() {
+        return parts;
+    }
+
+    public ImportModel imports() {
+        return imports;
     }
 
     /** The words of the open job's dialect. */
@@ -372,6 +385,7 @@ public final class DeskModel {
     }
 
     private OpenJob judged(String id, Job job) {
-        return OpenJob.of(id, job, assessor.assessAll(job, now().toLocalDate()), Hearth.of(job, knowledge));
+        return OpenJob.of(id, job, assessor.assessAll(job, now().toLocalDate()), Ageing.of(job, knowledge),
+                Hearth.of(job, knowledge));
     }
 }

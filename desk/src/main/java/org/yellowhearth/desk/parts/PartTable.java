@@ -4,17 +4,21 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
-
+import java.util.stream.Collectors;
 import javafx.beans.binding.DoubleBinding;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.collections.ListChangeListener;
 import javafx.scene.control.Label;
+import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
 import javafx.scene.control.skin.VirtualFlow;
 import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.theme.VerdictGlyph;
@@ -46,11 +50,11 @@ public final class PartTable extends TableView<PartRow> {
         setPlaceholder(empty);
         model.openProperty().addListener((_, _, _) -> fill());
         model.chosenProperty().addListener((_, _, _) -> showChosen());
-        getSelectionModel().selectedItemProperty().addListener((_, _, row) -> {
-            if (!filling && row != null) {
-                model.chosenProperty().set(Optional.of(row.part().ref()));
-            }
-        });
+        model.parts().filterProperty().addListener((_, _, _) -> fill());
+        model.parts().orderProperty().addListener((_, _, _) -> fill());
+        model.parts().pickedProperty().addListener((_, _, _) -> showChosen());
+        getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
+        getSelectionModel().getSelectedItems().addListener((ListChangeListener<PartRow>) _ -> selected());
     }
 
     /** Adds a column of text; the columns of the highest ranks give way first where the table is narrow. */
@@ -98,15 +102,42 @@ public final class PartTable extends TableView<PartRow> {
     /** Shows the open job. */
     public void fill() {
         filling = true;
-        getItems().setAll(model.openProperty().get().map(o -> PartRow.of(o, model.knowledge())).orElse(List.of()));
+        getItems().setAll(model.openProperty().get()
+                .map(o -> PartRow.of(o, model.parts().shown(), model.knowledge(), model.words())).orElse(List.of()));
         filling = false;
         showChosen();
     }
 
+    /** What the person selected here is chosen, or picked together where it is several. */
+    private void selected() {
+        if (filling) {
+            return;
+        }
+        List<PartRow> rows = getSelectionModel().getSelectedItems().stream().filter(r -> r != null).toList();
+        filling = true;
+        model.parts().pick(rows.size() < 2 ? Set.of() : rows.stream().map(r -> r.part().ref()).collect(Collectors.toSet()));
+        PartRow last = getSelectionModel().getSelectedItem();
+        if (last != null) {
+            model.chosenProperty().set(Optional.of(last.part().ref()));
+        }
+        filling = false;
+    }
+
     private void showChosen() {
+        if (filling) {
+            return;
+        }
         filling = true;
         getSelectionModel().clearSelection();
-        model.chosenProperty().get().ifPresent(ref -> {
+        Set<PartRef> picked = model.parts().pickedProperty().get();
+        Optional<PartRef> chosen = model.chosenProperty().get();
+        for (int i = 0; i < getItems().size(); i++) {
+            PartRef ref = getItems().get(i).part().ref();
+            if (picked.contains(ref) && chosen.filter(ref::equals).isEmpty()) {
+                getSelectionModel().select(i);
+            }
+        }
+        chosen.ifPresent(ref -> {
             for (int i = 0; i < getItems().size(); i++) {
                 if (getItems().get(i).part().ref().equals(ref)) {
                     getSelectionModel().select(i);

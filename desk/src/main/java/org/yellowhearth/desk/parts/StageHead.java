@@ -2,31 +2,46 @@ package org.yellowhearth.desk.parts;
 
 import javafx.beans.binding.DoubleBinding;
 import javafx.beans.property.BooleanProperty;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.model.PartsModel;
 
 /** The head of a stage: its name, a count, and the switches for the form at its foot and the reasons at its right. */
 public final class StageHead extends HBox {
     /** A stage less high than this many heights of the text starts with its form hidden: the bench line does all that it does. */
     private static final double ROOM_FOR_FORM = 30;
 
+    /** Where the switches begin: after the name, the count and the gap. */
+    private static final int SWITCHES = 3;
+    private static final int FILTER_COLUMNS = 8;
+
     private final Label count = new Label();
+    private final ToggleButton shown = new ToggleButton();
     private boolean chosen;
 
     /** A head for a stage with a form at its foot. */
     public StageHead(String title, BorderPane stage, Region form, DoubleBinding em, BooleanProperty reasonsShown) {
+        this(title, stage, form, ROOM_FOR_FORM, em, reasonsShown);
+    }
+
+    /** A head for a stage that shows its form from the start only where it has so many heights of the text. */
+    public StageHead(String title, BorderPane stage, Region form, double roomForForm, DoubleBinding em,
+            BooleanProperty reasonsShown) {
         Label name = new Label(Labels.of(title));
+        name.setMinWidth(USE_PREF_SIZE);
         name.getStyleClass().add("stage-title");
         count.getStyleClass().add("stage-count");
         count.setMinWidth(0);
         Region gap = new Region();
         setHgrow(gap, Priority.ALWAYS);
-        ToggleButton shown = new ToggleButton(Labels.of("form.shown"));
+        shown.setText(Labels.of("form.shown"));
         shown.setMinWidth(USE_PREF_SIZE);
         shown.setSelected(true);
         form.visibleProperty().bind(shown.selectedProperty());
@@ -34,7 +49,7 @@ public final class StageHead extends HBox {
         shown.setOnAction(_ -> chosen = true);
         Runnable fit = () -> {
             if (!chosen && stage.getHeight() > 0) {
-                shown.setSelected(stage.getHeight() >= ROOM_FOR_FORM * em.get());
+                shown.setSelected(stage.getHeight() >= roomForForm * em.get());
             }
         };
         stage.heightProperty().addListener((_, _, _) -> fit.run());
@@ -45,6 +60,50 @@ public final class StageHead extends HBox {
         reasons.setMinWidth(USE_PREF_SIZE);
         reasons.selectedProperty().bindBidirectional(reasonsShown);
         getChildren().addAll(name, count, gap, shown, reasons);
+    }
+
+    /** Shows or hides the form, as a person asked for something in its place. */
+    public void showForm(boolean is) {
+        chosen = true;
+        shown.setSelected(is);
+    }
+
+    /** A switch of the stage's own, before the others. */
+    public ToggleButton toggle(String label, String id, boolean on) {
+        ToggleButton toggle = new ToggleButton(Labels.of(label));
+        toggle.setId(id);
+        toggle.setMinWidth(USE_PREF_SIZE);
+        toggle.setSelected(on);
+        getChildren().add(SWITCHES, toggle);
+        return toggle;
+    }
+
+    /** A button of the stage's own, before the switches. */
+    public Button button(String label, String id, Runnable action) {
+        Button button = new Button(Labels.of(label));
+        button.setId(id);
+        button.setMinWidth(USE_PREF_SIZE);
+        button.getStyleClass().add("head-button");
+        button.setOnAction(_ -> action.run());
+        getChildren().add(SWITCHES, button);
+        return button;
+    }
+
+    /** A field for words that the parts shown must carry, before the switches. */
+    public void filter(PartsModel parts) {
+        getChildren().add(SWITCHES, filterField(parts));
+    }
+
+    /** A field for words that the parts shown must carry. */
+    public static TextField filterField(PartsModel parts) {
+        TextField filter = new TextField();
+        filter.setId("filter");
+        filter.setPrefColumnCount(FILTER_COLUMNS);
+        filter.setMinWidth(0);
+        filter.setPromptText(Labels.of("table.filter"));
+        filter.setAccessibleText(Labels.of("table.filter"));
+        filter.textProperty().bindBidirectional(parts.filterProperty());
+        return filter;
     }
 
     /** Says how many. */

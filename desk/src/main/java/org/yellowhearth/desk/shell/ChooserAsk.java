@@ -38,6 +38,13 @@ public final class ChooserAsk implements FileAsk {
     }
 
     @Override
+    public Optional<Path> list() {
+        FileChooser chooser = new FileChooser();
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("CSV", "*.csv", "*.txt", "*.tsv", "*.CSV"));
+        return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+    }
+
+    @Override
     public Optional<Path> newPicture(String suggestedName) {
         FileChooser chooser = new FileChooser();
         chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("SVG", "*.svg"));

@@ -12,6 +12,9 @@ public interface FileAsk {
     /** Photographs to bring in; none when the person thinks better of it. */
     List<Path> photographs();
 
+    /** A list of parts as CSV; none when the person thinks better of it. */
+    Optional<Path> list();
+
     /** Where to write a chart. */
     Optional<Path> newPicture(String suggestedName);
 

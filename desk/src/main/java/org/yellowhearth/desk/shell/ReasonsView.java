@@ -18,9 +18,15 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Finding;
+import org.yellowhearth.core.assess.Risk;
+import org.yellowhearth.core.fact.OfPart;
+import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Source;
+import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
+import org.yellowhearth.core.part.Polarity;
+import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.renew.Replacement;
 import org.yellowhearth.core.renew.ReplacementRules;
@@ -79,19 +85,29 @@ final class ReasonsView extends ScrollPane {
         verdict.getStyleClass().addAll("reasons-verdict", VerdictGlyph.styleClass(a.verdict()));
         verdict.setId("reasons-verdict");
         add(verdict, text(words.say(a.because()), "reasons-because"));
+        a.overruled().ifPresent(o -> add(text(Labels.of("reasons.rules", words.word(o.verdict()), words.say(o.because())),
+                "reasons-quiet")));
         a.next().ifPresent(n -> add(heading("reasons.next"), text(words.say(n), "reasons-text")));
+        if (part instanceof Capacitor c && c.polarity() == Polarity.POSITIVE_TO_CHASSIS) {
+            add(text("⊕ " + words.word(c.polarity()), "positive-earth"));
+        }
         Caution.forPart(model.hearthProperty().get().state(), part, model.knowledge()).stream()
                 .filter(c -> c.level() == Caution.Level.DANGER)
                 .forEach(c -> add(caution(words, c)));
         if (!a.findings().isEmpty()) {
             add(findings(words, a.findings()));
         }
-        replacement(words, describe, rules.propose(open.job(), part));
+        written(describe, open.job().of(part.ref(), OfPart.class));
+        risk(words, a.risk(), part);
+        if (part instanceof Capacitor) {
+            replacement(words, describe, rules.propose(open.job(), part));
+        }
         if (!a.findings().isEmpty()) {
             add(heading("reasons.worked"));
             a.findings().forEach(f -> add(working(words, f)));
         }
         readings(describe, open.job().readingsOf(part.ref()).reversed());
+        kind(words, part);
         setDangers(words, open);
         Caution.forPart(model.hearthProperty().get().state(), part, model.knowledge()).stream()
                 .filter(c -> c.level() == Caution.Level.CARE)
@@ -142,6 +158,43 @@ final class ReasonsView extends ScrollPane {
                 .add(text(Labels.of("reasons.source", words.word(source.standing()), source.title()), "reasons-source"));
         box.getStyleClass().add("working");
         return box;
+    }
+
+    /** What is seen, told, stated or decided of the part, each with a button that takes it out. */
+    private void written(Describe describe, List<OfPart> items) {
+        if (!items.isEmpty()) {
+            add(heading("reasons.written"));
+        }
+        for (OfPart item : items) {
+            Label said = text(describe.item(item), "reasons-text");
+            HBox.setHgrow(said, Priority.ALWAYS);
+            Button take = new Button(Labels.of("reasons.takeout"));
+            take.getStyleClass().add("quiet-button");
+            take.setMinWidth(Region.USE_PREF_SIZE);
+            take.setOnAction(_ -> model.take(item));
+            add(new HBox(said, take));
+        }
+    }
+
+    /** What the failure of the part costs, how likely it is, and what made it so. */
+    private void risk(Words words, Risk risk, Part part) {
+        String leaves = part instanceof Capacitor c ? c.role().code() : "sort-" + part.sort().code();
+        add(heading("reasons.risk"),
+                text(Labels.of("reasons.risk.chance", risk.chanceShown(), Quantity.ratio(Risk.YEARS), risk.consequence()),
+                        "reasons-text"),
+                text(words.term("Leaves." + leaves), "reasons-text"));
+        risk.factors().forEach(f -> add(text(Labels.of("reasons.risk.factor", words.say(f.words()), Quantity.ratio(f.times())),
+                "reasons-source")));
+    }
+
+    /** What is known of the kind: how it fails and how that shows. */
+    private void kind(Words words, Part part) {
+        if (part instanceof Capacitor c && !c.kind().equals(Capacitor.UNSTATED_KIND)) {
+            CapacitorKind kind = model.knowledge().kind(c.kind());
+            add(heading("reasons.kind"), text(words.term("Fails." + kind.id()), "reasons-text"),
+                    text(words.term("Shows." + kind.id()), "reasons-text"),
+                    text(Labels.of("reasons.kind.years", kind.made().from(), kind.made().to()), "reasons-source"));
+        }
     }
 
     private void replacement(Words words, Describe describe, Replacement replacement) {

@@ -56,8 +56,8 @@ public final class ShellView extends StackPane {
         benchLine = new BenchLineView(model, sheet::open);
         stages.put(Stage.ARRIVAL, arrival);
         stages.put(Stage.SAFETY, new SafetyView(model, files));
-        stages.put(Stage.CENSUS, new CensusView(model, appearance.em()));
-        stages.put(Stage.ASSESS, new AssessView(model, appearance.em()));
+        stages.put(Stage.CENSUS, new CensusView(model, files, appearance.em()));
+        stages.put(Stage.ASSESS, new AssessView(model, files, appearance.em()));
         stages.put(Stage.DOSSIER, dossier);
         getStyleClass().add("hearth-root");
         bench.getStyleClass().add("bench");

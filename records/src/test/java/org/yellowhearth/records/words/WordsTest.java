@@ -89,6 +89,7 @@ import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Gate;
 import org.yellowhearth.core.safety.HazardClass;
 import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.records.census.Column;
 import org.yellowhearth.records.json.RecordJson;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
 
@@ -124,7 +125,7 @@ public class WordsTest {
                 Valve.Task.values(), Winding.Task.values(), Fuse.Speed.values(), Battery.Chemistry.values(), CanMark.values(),
                 Qualifier.values(), Bound.End.values(), Contact.values(), Look.Sign.values(), StatedValue.Origin.values(),
                 Place.Side.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
-                Colour.values(), ColourCode.Scheme.values()).flatMap(Stream::of);
+                Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
     }
 
     private static Set<String> keys() {
