@@ -50,7 +50,7 @@ public final class Ages {
 
     /** The date on one part, settled by the years of its set; empty where none was read. */
     public static Optional<DateCode.Dating> dating(Job job, Part part, LocalDate today) {
-        return DateCode.read(part.dateCode(), first(job), last(job), today);
+        return part.dateCode().isEmpty() ? Optional.empty() : DateCode.read(part.dateCode(), first(job), last(job), today);
     }
 
     /** Every dated part of the census. */

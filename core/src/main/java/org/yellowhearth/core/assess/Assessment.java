@@ -32,6 +32,11 @@ public record Assessment(Part part, List<Finding> findings, Verdict verdict, Mes
         return new Assessment(part, findings, other, why, Optional.empty(), measured, overruled, risk);
     }
 
+    /** This with its risk. */
+    Assessment withRisk(Risk known) {
+        return new Assessment(part, findings, verdict, because, next, measured, overruled, known);
+    }
+
     /** This as a person decided it. */
     Assessment overruled(Verdict decided, Message why) {
         return new Assessment(part, findings, decided, why, Optional.empty(), measured,

@@ -67,7 +67,7 @@ public final class Assessor {
         Bench first = new Bench(job, today, Map.of());
         List<Assessment> alone = job.census().stream().map(p -> first.judged(p, job.readingsOf(p.ref()))).toList();
         Bench bench = new Bench(job, today, RiskRules.counts(alone));
-        return Together.cans(alone).stream().map(bench::risked).map(bench::decided).toList();
+        return Together.cans(alone).stream().map(bench::decided).toList();
     }
 
     /** One job on the bench on one day. */
@@ -75,8 +75,9 @@ public final class Assessor {
         private final Job job;
         private final LocalDate today;
         private final Instant now;
-        private final Map<String, RiskRules.Count> counts;
+        private final RiskRules risks;
         private final OwnLimits limits;
+        private final OptionalDouble setAge;
         private final List<Capacitor> burst;
         private final Map<PartRef, List<Part>> beside = new HashMap<>();
 
@@ -84,8 +85,9 @@ public final class Assessor {
             this.job = job;
             this.today = today;
             this.now = today.plusDays(1).atStartOfDay(ZoneOffset.UTC).toInstant();
-            this.counts = counts;
+            this.risks = new RiskRules(knowledge, counts);
             this.limits = new OwnLimits(job);
+            this.setAge = job.plate().age(Year.of(today.getYear()));
             this.burst = job.items(Look.class).stream().filter(l -> l.sign() == Look.Sign.BURST)
                     .flatMap(l -> job.capacitor(l.part()).stream()).toList();
             for (Parallel p : job.items(Parallel.class)) {
@@ -126,29 +128,29 @@ public final class Assessor {
                 findings.addAll(WitnessCriterion.judge(part, job.of(part.ref(), StatedValue.class)));
                 decision = PartVerdict.decide(part, findings, evidence, job.policy());
             }
-            Risk risk = new RiskRules(knowledge, counts).of(part, job, findings, !readings.isEmpty(), age(part));
             return new Assessment(part, findings, decision.verdict(), decision.because(), decision.next(), !readings.isEmpty(),
-                    Optional.empty(), risk);
+                    Optional.empty(), Risk.UNKNOWN);
         }
 
-        /** The same with the fate of its like in the set in its risk. */
-        Assessment risked(Assessment a) {
-            Risk risk = new RiskRules(knowledge, counts).of(a.part(), job, a.findings(), a.measured(), age(a.part()));
-            return new Assessment(a.part(), a.findings(), a.verdict(), a.because(), a.next(), a.measured(), a.overruled(), risk);
+        /** The same with its risk, the fate of its like in the set in it. */
+        private Assessment risked(Assessment a) {
+            return a.withRisk(risks.of(a.part(), job, a.findings(), a.measured(), age(a.part())));
         }
 
         /** What a person decided stands before what the rules say. */
         Assessment decided(Assessment a) {
-            Assessment warm = VerdictRules.warm(a, job.of(a.part().ref(), Place.class), job.policy());
+            Assessment warm = VerdictRules.warm(risked(a), job.of(a.part().ref(), Place.class), job.policy());
             return job.of(a.part().ref(), Overrule.class).stream().findFirst()
                     .map(o -> warm.overruled(o.verdict(), Message.of(AssessWords.BECAUSE_OVERRULED, o.reason()))).orElse(warm);
         }
 
         /** The age of a part by its own date where one is settled, else that of its set. */
         private OptionalDouble age(Part part) {
+            if (part.dateCode().isEmpty()) {
+                return setAge;
+            }
             return Ages.dating(job, part, today).filter(d -> d.settled() != DateCode.Settled.OPEN)
-                    .map(d -> OptionalDouble.of(Math.max(0, today.getYear() - d.best().year())))
-                    .orElse(job.plate().age(Year.of(today.getYear())));
+                    .map(d -> OptionalDouble.of(Math.max(0, today.getYear() - d.best().year()))).orElse(setAge);
         }
     }
 }

@@ -4,11 +4,11 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.reading.Figure;
-import org.yellowhearth.core.reading.Qualifier;
 import org.yellowhearth.core.reading.Reading;
 
 /**
@@ -37,27 +37,32 @@ record Evidence(List<Reading> readings, int powerUps, double years) {
     }
 
     Optional<Reading> newest(Figure figure) {
-        return readings.reversed().stream().filter(r -> r.figures().has(figure)).findFirst();
+        return newest(r -> r.figures().has(figure));
     }
 
     /** The newest reading that shows the figure or that it left the range. */
     Optional<Reading> newestTelling(Figure figure) {
-        return readings.reversed().stream().filter(r -> r.figures().tells(figure)).findFirst();
+        return newest(r -> r.figures().tells(figure));
     }
 
     /** The newest reading that says anything of losses: ESR, dissipation or Q. */
     Optional<Reading> newestLoss() {
-        return readings.reversed().stream()
-                .filter(r -> r.figures().has(Figure.ESR) || r.figures().dissipation().isPresent()).findFirst();
+        return newest(r -> r.figures().has(Figure.ESR) || r.figures().dissipation().isPresent());
     }
 
-    /** Whether the newest reading with qualifiers shows this one. */
+    /** The newest reading that shows something beside figures. */
     Optional<Reading> newestQualified() {
-        return readings.reversed().stream().filter(r -> !r.figures().qualifiers().isEmpty()).findFirst();
+        return newest(r -> !r.figures().qualifiers().isEmpty());
     }
 
-    boolean shows(Qualifier qualifier) {
-        return newestQualified().filter(r -> r.figures().qualifiers().contains(qualifier)).isPresent();
+    /** The newest reading that is as wanted. */
+    Optional<Reading> newest(Predicate<Reading> wanted) {
+        for (int i = readings.size() - 1; i >= 0; i--) {
+            if (wanted.test(readings.get(i))) {
+                return Optional.of(readings.get(i));
+            }
+        }
+        return Optional.empty();
     }
 
     /** Whether it is too long ago, or too much has happened since, to say that the part is good now. */

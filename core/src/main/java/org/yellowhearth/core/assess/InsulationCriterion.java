@@ -44,8 +44,7 @@ final class InsulationCriterion {
     }
 
     private static Optional<Reading> newest(Evidence evidence) {
-        return evidence.readings().reversed().stream()
-                .filter(r -> r.figures().tells(Figure.INSULATION) || r.figures().tells(Figure.LEAKAGE)).findFirst();
+        return evidence.newest(r -> r.figures().tells(Figure.INSULATION) || r.figures().tells(Figure.LEAKAGE));
     }
 
     /** The insulation by the newest reading that nothing else took part in. */

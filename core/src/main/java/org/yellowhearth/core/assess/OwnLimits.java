@@ -28,8 +28,8 @@ public final class OwnLimits {
     /** The limits of a kind in a profile; empty for a kind that has none. */
     public Optional<Limits> of(CapacitorKind kind, LimitProfile profile) {
         Limits plain = kind.limits().get(profile);
-        if (plain == null) {
-            return Optional.empty();
+        if (plain == null || changes.isEmpty()) {
+            return Optional.ofNullable(plain);
         }
         Limits limits = plain;
         for (LimitChange c : changes.getOrDefault(kind.id() + " " + profile.code(), List.of())) {

@@ -108,6 +108,11 @@ final class PartVerdict {
     }
 
     private static Optional<Finding> first(List<Finding> findings, Predicate<Finding> wanted) {
-        return findings.stream().filter(wanted).findFirst();
+        for (Finding f : findings) {
+            if (wanted.test(f)) {
+                return Optional.of(f);
+            }
+        }
+        return Optional.empty();
     }
 }

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.assess;
 
+import java.util.ArrayList;
 import java.util.List;
 
 import org.yellowhearth.core.message.Message;
@@ -14,6 +15,8 @@ import org.yellowhearth.core.quantity.Quantity;
  * @param factors what weighed, the strongest first
  */
 public record Risk(double chance, int consequence, List<Factor> factors) {
+    /** Not weighed yet. */
+    static final Risk UNKNOWN = new Risk(0.5, 1, List.of());
     /** The years of use looked ahead. */
     public static final double YEARS = 5;
     private static final double LEAST = 1e-4;
@@ -34,8 +37,8 @@ public record Risk(double chance, int consequence, List<Factor> factors) {
         for (Factor f : factors) {
             odds *= f.times;
         }
-        List<Factor> sorted = factors.stream()
-                .sorted((a, b) -> Double.compare(Math.abs(Math.log(b.times)), Math.abs(Math.log(a.times)))).toList();
+        List<Factor> sorted = new ArrayList<>(factors);
+        sorted.sort((a, b) -> Double.compare(Math.abs(Math.log(b.times)), Math.abs(Math.log(a.times))));
         return new Risk(Math.clamp(odds / (1 + odds), LEAST, MOST), consequence, sorted);
     }
 

@@ -86,8 +86,12 @@ final class RiskRules {
     }
 
     private static Optional<Factor> readings(List<Finding> findings, boolean measured) {
-        boolean bad = findings.stream().anyMatch(f -> f.outcome() == Outcome.BAD && f.measured().isPresent());
-        boolean doubtful = findings.stream().anyMatch(f -> f.outcome() == Outcome.DOUBTFUL && f.measured().isPresent());
+        boolean bad = false;
+        boolean doubtful = false;
+        for (Finding f : findings) {
+            bad |= f.outcome() == Outcome.BAD && f.measured().isPresent();
+            doubtful |= f.outcome() == Outcome.DOUBTFUL && f.measured().isPresent();
+        }
         if (!measured) {
             return Optional.empty();
         }

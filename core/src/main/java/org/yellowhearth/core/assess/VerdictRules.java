@@ -103,6 +103,9 @@ final class VerdictRules {
 
     /** A bad reading condemns, unless the figures it rests on contradict each other; then only what does not rest on them. */
     private static Optional<Decision> failed(Case c, List<Finding> findings) {
+        if (first(findings, f -> f.outcome() == Outcome.BAD && !UNSURE.contains(f.criterion())).isEmpty()) {
+            return Optional.empty();
+        }
         boolean contradicted = contradicts(findings).isPresent();
         List<Finding> bad = findings.stream().filter(f -> f.outcome() == Outcome.BAD && !UNSURE.contains(f.criterion()))
                 .filter(f -> !contradicted || f.criterion() == Criterion.LEAKAGE || f.criterion() == Criterion.INSULATION
@@ -241,6 +244,11 @@ final class VerdictRules {
     }
 
     private static Optional<Finding> first(List<Finding> findings, Predicate<Finding> wanted) {
-        return findings.stream().filter(wanted).findFirst();
+        for (Finding f : findings) {
+            if (wanted.test(f)) {
+                return Optional.of(f);
+            }
+        }
+        return Optional.empty();
     }
 }

@@ -115,7 +115,8 @@ public final class Job {
 
     /** What is written down of one part, of one type. */
     public <I extends OfPart> List<I> of(PartRef ref, Class<I> type) {
-        return ofParts.getOrDefault(ref, List.of()).stream().filter(type::isInstance).map(type::cast).toList();
+        List<OfPart> all = ofParts.getOrDefault(ref, List.of());
+        return all.isEmpty() ? List.of() : all.stream().filter(type::isInstance).map(type::cast).toList();
     }
 
     /** All readings that count, oldest first. */

@@ -1,6 +1,6 @@
 package org.yellowhearth.core.message;
 
-import java.util.Arrays;
+import java.util.ArrayList;
 import java.util.List;
 
 import org.yellowhearth.core.quantity.Quantity;
@@ -13,7 +13,12 @@ public record Message(MessageKey key, List<Argument> arguments) {
 
     /** A message whose arguments are quantities, texts, {@link Argument}s or other messages. */
     public static Message of(MessageKey key, Object... arguments) {
-        return new Message(key, Arrays.stream(arguments).map(Message::argument).toList());
+        // Tens of thousands are made when a large census is judged: a loop, not a stream.
+        List<Argument> made = new ArrayList<>(arguments.length);
+        for (Object o : arguments) {
+            made.add(argument(o));
+        }
+        return new Message(key, made);
     }
 
     private static Argument argument(Object o) {
