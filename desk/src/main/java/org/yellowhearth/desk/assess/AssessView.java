@@ -12,6 +12,7 @@ import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.model.PartsModel;
@@ -25,7 +26,7 @@ import org.yellowhearth.records.words.Describe;
 /** Assess: the ageing field, under it every part with its newest figures and verdict, and reading entry always at hand. */
 public final class AssessView extends BorderPane {
     /** A stage less high than this many heights of the text starts without its field. */
-    private static final double ROOM_FOR_FIELD = 26;
+    private static final double ROOM_FOR_FIELD = 34;
     private static final double FIELD_SHARE = 0.55;
     /** With the field the form has room only in a high window; the bench line does all that it does. */
     private static final double ROOM_FOR_FORM = 60;
@@ -79,8 +80,7 @@ public final class AssessView extends BorderPane {
         ToggleButton limits = head.toggle("limits.shown", "show-limits", false);
         LimitsPage page = new LimitsPage(model);
         limits.selectedProperty().addListener((_, _, is) -> setCenter(is ? page : split));
-        head.filter(model.parts());
-        setTop(head);
+        setTop(new VBox(head, Page.row(field.tools(), StageHead.filterField(model.parts()))));
         model.openProperty().addListener((_, _, open) -> open.ifPresent(this::show));
         model.chosenProperty().addListener((_, _, ref) -> formFor
                 .setText(Labels.of("assess.form") + " " + ref.map(PartRef::toString).orElse(Labels.of("plate.nothing"))));

@@ -13,6 +13,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 
 import org.yellowhearth.core.assess.Ageing;
 import org.yellowhearth.core.assess.Assessment;
@@ -36,6 +37,7 @@ final class FieldPane extends BorderPane {
     private final DeskModel model;
     private final AgeingPane pane;
     private final FlowPane families = new FlowPane();
+    private final HBox tools;
     private final Map<Family, ToggleButton> chips = new EnumMap<>(Family.class);
     private final Set<Family> hidden = EnumSet.noneOf(Family.class);
 
@@ -49,13 +51,21 @@ final class FieldPane extends BorderPane {
         Button save = Page.quiet("assess.field.save", () -> pane.field().ifPresent(f -> files.newPicture("ageing-field.svg")
                 .ifPresent(file -> model.save(file, f.svg(SVG_WIDTH, SVG_HEIGHT)))));
         save.setId("field-save");
-        setTop(Page.row(families, save));
+        tools = new HBox(families, save);
+        tools.getStyleClass().add("item-row");
+        tools.visibleProperty().bind(sceneProperty().isNotNull());
+        tools.managedProperty().bind(tools.visibleProperty());
         setCenter(pane);
         setMinHeight(0);
         model.openProperty().addListener((_, _, _) -> show());
         model.chosenProperty().addListener((_, _, _) -> show());
         model.parts().pickedProperty().addListener((_, _, _) -> show());
         visibleProperty().addListener((_, _, _) -> show());
+    }
+
+    /** The chips and the button that go with the field, which stand above it. */
+    HBox tools() {
+        return tools;
     }
 
     private Family family(Ageing a) {

@@ -5,6 +5,7 @@ import java.util.Optional;
 
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -53,7 +54,9 @@ public final class CensusView extends BorderPane {
                 .column("table.polarity", 9, 3, "cell-text", r -> polarity(model, r.part()))
                 .column("table.sees", 4.6, 4, "cell-figure", r -> sees(r.part()));
         table.setId("census-table");
-        ImportPane list = new ImportPane(model, files);
+        ScrollPane list = new ScrollPane(new ImportPane(model, files));
+        list.setFitToWidth(true);
+        list.setFitToHeight(true);
         setCenter(table);
         PartForm form = new PartForm(model);
         HBox row = new HBox(form.node(), can);

@@ -10,7 +10,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 
@@ -24,9 +23,7 @@ import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.parts.PartDrawing;
 
 /** Bands and dots clicked in their order: the part draws itself, and every meaning stands beside it, the likelier first. */
-final class DecoderPane extends HBox {
-    private static final double LEFT_SHARE = 0.42;
-
+final class DecoderPane extends FlowPane {
     private final DeskModel model;
     private final ComboBox<ColourCode.Scheme> scheme = new ComboBox<>();
     private final PartDrawing drawing = new PartDrawing();
@@ -67,10 +64,8 @@ final class DecoderPane extends HBox {
         VBox left = new VBox(buttons, palette);
         left.getStyleClass().add("decoder-left");
         left.setMinWidth(0);
-        left.prefWidthProperty().bind(widthProperty().multiply(LEFT_SHARE));
         meanings.getStyleClass().add("decoder-meanings");
         meanings.setMinWidth(0);
-        HBox.setHgrow(meanings, Priority.ALWAYS);
         getChildren().addAll(left, new VBox(drawing, named), meanings);
         model.openProperty().addListener((_, _, _) -> show());
         show();

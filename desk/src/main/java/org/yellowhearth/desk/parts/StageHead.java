@@ -7,6 +7,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -18,12 +19,12 @@ public final class StageHead extends HBox {
     /** A stage less high than this many heights of the text starts with its form hidden: the bench line does all that it does. */
     private static final double ROOM_FOR_FORM = 30;
 
-    /** Where the switches begin: after the name, the count and the gap. */
-    private static final int SWITCHES = 3;
     private static final int FILTER_COLUMNS = 8;
 
     private final Label count = new Label();
     private final ToggleButton shown = new ToggleButton();
+    /** They wrap where the window is narrow or the text large. */
+    private final FlowPane switches = new FlowPane();
     private boolean chosen;
 
     /** A head for a stage with a form at its foot. */
@@ -39,8 +40,9 @@ public final class StageHead extends HBox {
         name.getStyleClass().add("stage-title");
         count.getStyleClass().add("stage-count");
         count.setMinWidth(0);
-        Region gap = new Region();
-        setHgrow(gap, Priority.ALWAYS);
+        switches.getStyleClass().add("stage-switches");
+        switches.setMinWidth(0);
+        setHgrow(switches, Priority.ALWAYS);
         shown.setText(Labels.of("form.shown"));
         shown.setMinWidth(USE_PREF_SIZE);
         shown.setSelected(true);
@@ -59,7 +61,8 @@ public final class StageHead extends HBox {
         reasons.setId("show-reasons");
         reasons.setMinWidth(USE_PREF_SIZE);
         reasons.selectedProperty().bindBidirectional(reasonsShown);
-        getChildren().addAll(name, count, gap, shown, reasons);
+        switches.getChildren().addAll(shown, reasons);
+        getChildren().addAll(name, count, switches);
     }
 
     /** Shows or hides the form, as a person asked for something in its place. */
@@ -74,7 +77,7 @@ public final class StageHead extends HBox {
         toggle.setId(id);
         toggle.setMinWidth(USE_PREF_SIZE);
         toggle.setSelected(on);
-        getChildren().add(SWITCHES, toggle);
+        switches.getChildren().addFirst(toggle);
         return toggle;
     }
 
@@ -85,13 +88,8 @@ public final class StageHead extends HBox {
         button.setMinWidth(USE_PREF_SIZE);
         button.getStyleClass().add("head-button");
         button.setOnAction(_ -> action.run());
-        getChildren().add(SWITCHES, button);
+        switches.getChildren().addFirst(button);
         return button;
-    }
-
-    /** A field for words that the parts shown must carry, before the switches. */
-    public void filter(PartsModel parts) {
-        getChildren().add(SWITCHES, filterField(parts));
     }
 
     /** A field for words that the parts shown must carry. */

@@ -43,6 +43,7 @@ final class PathView extends VBox {
         Region dot = new Region();
         dot.getStyleClass().add("path-dot");
         Label name = new Label(Labels.of("stage." + stage.name().toLowerCase(Locale.ROOT)));
+        name.setMinWidth(Region.USE_PREF_SIZE);
         Label number = new Label();
         number.getStyleClass().add("path-number");
         Region gap = new Region();
