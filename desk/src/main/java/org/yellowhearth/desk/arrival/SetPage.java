@@ -11,11 +11,11 @@ import java.util.OptionalInt;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
-
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.arrival.Ages;
 import org.yellowhearth.core.fact.Build;
+import org.yellowhearth.core.fact.DrawingStyle;
 import org.yellowhearth.core.fact.Feature;
 import org.yellowhearth.core.fact.Paper;
 import org.yellowhearth.core.job.Job;
@@ -103,6 +103,9 @@ final class SetPage extends Page {
         plate.figure("arrival.watts", "plate-watts", Measure.WATTS, () -> build().watts(), w -> build(d -> d.watts = w));
         choice("arrival.chassis", "plate-chassis", SetPlate.Chassis.values(), SetPlate::chassis, (d, v) -> d.chassis = v);
         choice("arrival.purpose", "plate-purpose", SetPlate.Purpose.values(), SetPlate::purpose, (d, v) -> d.purpose = v);
+        plate.choice("arrival.capital-m", "plate-capital-m", List.of(DrawingStyle.CapitalM.values()),
+                () -> job().aspect(DrawingStyle.class).capitalM(),
+                value -> model().changeAspect(DrawingStyle.class, a -> a.with(d -> d.capitalM = value)));
         choice("arrival.dialect", "plate-dialect", SetPlate.Dialect.values(), SetPlate::dialect, (d, v) -> d.dialect = v);
     }
 
