@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -64,6 +65,8 @@ public class FlowTest extends Window {
         settle();
         assertThat(job().capacitor(Rooms.ref("C30")).orElseThrow().kind()).isEqualTo("polyester");
         robot.clickOn("#stage-assess");
+        settle();
+        robot.clickOn(find("show-form", ToggleButton.class));
         settle();
         robot.clickOn(find("read-c", TextField.class)).write("0.102");
         robot.clickOn(find("read-d", TextField.class)).write("0.006");

@@ -22,7 +22,7 @@ public record GridShift(double gridVolts, double amperes, double watts, boolean 
     /** The shift by a leakage path of so many ohms. */
     public static GridShift of(GridCircuit grid, double leakOhms) {
         double shift = (grid.sourceVolts() - grid.gridVolts()) * grid.gridLeakOhms() / (grid.gridLeakOhms() + leakOhms);
-        double gm = grid.siemens();
+        double gm = grid.transconductance();
         double free = gm * shift / (1 + gm * grid.cathodeOhms().orElse(0));
         double most = gm * -grid.gridVolts();
         double rise = Math.min(free, most);

@@ -94,7 +94,7 @@ public record Quantity(double value, Unit unit) {
         return switch (unit) {
             case FARAD -> Math.abs(value) < 0.9995e-9 ? PICO : MICRO;
             case OHM -> scaled(List.of(MILLI, NONE, KILO, MEGA, GIGA));
-            case HENRY, SIEMENS -> scaled(List.of(MICRO, MILLI, NONE));
+            case HENRY, MHO -> scaled(List.of(MICRO, MILLI, NONE));
             case METRE -> scaled(List.of(MILLI, NONE));
             case AMPERE -> scaled(List.of(NANO, MICRO, MILLI, NONE));
             case VOLT, JOULE, WATT -> scaled(List.of(MILLI, NONE, KILO));

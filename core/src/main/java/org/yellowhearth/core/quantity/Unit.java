@@ -9,7 +9,8 @@ public enum Unit {
     HERTZ("Hz"), //
     HENRY("H"), //
     DEGREE("°"), //
-    SIEMENS("S"), //
+    /** Amperes a volt, the conductance of the standards; the trade of the time wrote mho. */
+    MHO("S"), //
     METRE("m"), //
     JOULE("J"), //
     /** Insulation of a paper or film part as resistance times capacitance; 1 s is 1 MΩ·µF. */

@@ -214,7 +214,8 @@ public final class AboutPage extends Page {
     /** The figures as they stand; while they are not complete, those typed so far. */
     private OptionalDouble[] gridFigures() {
         return first(GridCircuit.class).map(g -> new OptionalDouble[]{OptionalDouble.of(g.sourceVolts()),
-                OptionalDouble.of(g.gridLeakOhms()), OptionalDouble.of(g.gridVolts()), OptionalDouble.of(g.siemens() * 1000),
+                OptionalDouble.of(g.gridLeakOhms()), OptionalDouble.of(g.gridVolts()),
+                OptionalDouble.of(g.transconductance() * 1000),
                 OptionalDouble.of(g.anodeAmperes()), OptionalDouble.of(g.anodeVolts()), g.cathodeOhms(), g.dissipationWatts()})
                 .orElse(drafts);
     }

@@ -44,6 +44,7 @@ public final class StageHead extends HBox {
         switches.setMinWidth(0);
         setHgrow(switches, Priority.ALWAYS);
         shown.setText(Labels.of("form.shown"));
+        shown.setId("show-form");
         shown.setMinWidth(USE_PREF_SIZE);
         shown.setSelected(true);
         form.visibleProperty().bind(shown.selectedProperty());

@@ -130,7 +130,7 @@ final class Facts {
             case Place p -> place(p);
             case GridCircuit g -> List.of(g.part() + " " + Quantity.volts(g.sourceVolts()),
                     "grid leak " + Quantity.ohms(g.gridLeakOhms()), "grid at " + Quantity.volts(g.gridVolts()),
-                    "gm " + Quantity.of(g.siemens(), Unit.SIEMENS), Quantity.amperes(g.anodeAmperes()).toString());
+                    "gm " + Quantity.of(g.transconductance(), Unit.MHO), Quantity.amperes(g.anodeAmperes()).toString());
         });
     }
 
