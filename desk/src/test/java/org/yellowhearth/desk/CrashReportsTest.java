@@ -10,7 +10,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.census.ColourCode;
 import org.yellowhearth.core.safety.Check;
+import org.yellowhearth.records.census.CensusImport;
 
 public class CrashReportsTest {
     @Test
@@ -49,11 +51,15 @@ public class CrashReportsTest {
         while (key.find()) {
             String whole = key.group(1) + "." + key.group(2);
             String last = whole.substring(whole.lastIndexOf('.') + 1);
-            boolean named = List.of("arrival.page.", "safety.plan.").stream().anyMatch(whole::startsWith)
+            boolean named = List.of("arrival.page.", "safety.plan.", "about.grid.").stream().anyMatch(whole::startsWith)
                     && code.indexOf("\"" + last + "\"") >= 0;
             boolean state = whole.startsWith("safety.check.")
                     && Stream.of(Check.State.values()).anyMatch(s -> s.name().equalsIgnoreCase(last));
-            boolean made = named || state || whole.startsWith("stage.") || whole.startsWith("sheet.key.")
+            boolean scheme = whole.startsWith("decoder.order.")
+                    && Stream.of(ColourCode.Scheme.values()).anyMatch(s -> s.code().equals(last));
+            boolean fate = whole.startsWith("import.what.")
+                    && Stream.of(CensusImport.What.values()).anyMatch(w -> w.name().equalsIgnoreCase(last));
+            boolean made = named || state || scheme || fate || whole.startsWith("stage.") || whole.startsWith("sheet.key.")
                     || whole.startsWith("sheet.bench.");
             assertThat(made || code.indexOf("\"" + whole + "\"") >= 0).as("label %s is used", whole).isTrue();
         }
