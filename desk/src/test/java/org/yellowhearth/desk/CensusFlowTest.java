@@ -12,6 +12,8 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import org.testng.annotations.Test;
@@ -169,6 +171,20 @@ public class CensusFlowTest extends Window {
         robot.interact(model::undo);
         settle();
         assertThat(job().part(PartRef.of("R801"))).isEmpty();
+    }
+
+    @Test
+    public void cellsArePastedIntoTheTable() {
+        openJob("Quillandry");
+        press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        robot.interact(() -> {
+            ClipboardContent cells = new ClipboardContent();
+            cells.putString("C811\t0,1 µF\nC812\t0,2 µF");
+            Clipboard.getSystemClipboard().setContent(cells);
+            find("census-table", TableView.class).requestFocus();
+        });
+        press(KeyCode.CONTROL, KeyCode.V);
+        assertThat(model.imports().previewProperty().get().orElseThrow().count(CensusImport.What.ADDS)).isEqualTo(2);
     }
 
     @Test

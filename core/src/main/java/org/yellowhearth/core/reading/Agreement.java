@@ -37,10 +37,12 @@ public sealed interface Agreement {
                 Agreement {
     }
 
-    /** The three figures that were compared: series capacitance in farads, ESR in ohms, dissipation. */
-    record Compared(double farads, double esrOhms, double dissipation) {
+    /** The three figures that were compared, in farads and ohms, and the uncertainty that the instrument states, if it does. */
+    record Compared(double farads, double esrOhms, double dissipation, OptionalDouble uncertainty) {
         double allowance(double computedOhms) {
-            return Uncertainty.ofAgreement(esrOhms, computedOhms, dissipation);
+            return uncertainty.isPresent()
+                    ? Uncertainty.ofAgreement(esrOhms, computedOhms, dissipation, uncertainty.getAsDouble())
+                    : Uncertainty.ofAgreement(esrOhms, computedOhms, dissipation);
         }
 
         boolean near(double computedOhms) {
@@ -61,7 +63,7 @@ public sealed interface Agreement {
             return new NotComparable();
         }
         double seriesFarads = Derived.seriesCapacitance(figures, conditions.mode(), d).orElseThrow();
-        Compared compared = new Compared(seriesFarads, r.getAsDouble(), d.getAsDouble());
+        Compared compared = new Compared(seriesFarads, r.getAsDouble(), d.getAsDouble(), conditions.uncertainty());
         OptionalDouble usual = MeterFrequency.agreeing(compared.esrOhms, seriesFarads, compared.dissipation);
         double hertz = conditions.frequencyHertz()
                 .orElse(usual.orElse(SeriesEquivalent.frequency(compared.dissipation, seriesFarads, compared.esrOhms)));

@@ -17,6 +17,15 @@ public final class Uncertainty {
     }
 
     /**
+     * The same with an instrument that states its own standard uncertainty as a fraction of each reading; the leads and the floor of
+     * the dissipation stay.
+     */
+    public static double ofAgreement(double readOhms, double computedOhms, double dissipation, double stated) {
+        double computed = computedOhms * Math.hypot(stated, stated + DISSIPATION_FLOOR / dissipation);
+        return COVERAGE * Math.hypot(stated * readOhms + LEADS_OHMS, computed);
+    }
+
+    /**
      * How far, in ohms, the ESR read may lie from the one computed of D, C and f before the figures contradict each other: twice the
      * root of the sum of squares of what each figure contributes.
      */

@@ -79,4 +79,13 @@ public class AgreementTest {
         parser.read(Token.of(line));
         return Derived.of(parser.figures(), parser.conditions());
     }
+
+    /** Figures 12 % apart: within what a handheld meter may be off, but not an instrument that states half a per cent. */
+    @Test
+    public void theInstrumentsOwnUncertaintyDecidesWhetherFiguresAgree() {
+        double esr = 1.12 * SeriesEquivalent.esr(0.3, 100, 10e-6);
+        String figures = "10u D0.3 " + Math.round(esr * 10) / 10.0 + "r @100";
+        assertThat(of(figures)).isInstanceOf(Agreement.Agrees.class);
+        assertThat(of(figures + " ±0.5%")).isInstanceOf(Agreement.Contradicts.class);
+    }
 }

@@ -7,6 +7,9 @@ import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -54,6 +57,13 @@ public final class CensusView extends BorderPane {
                 .column("table.polarity", 9, 3, "cell-text", r -> polarity(model, r.part()))
                 .column("table.sees", 4.6, 4, "cell-figure", r -> sees(r.part()));
         table.setId("census-table");
+        table.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.isShortcutDown() && e.getCode() == KeyCode.V && Clipboard.getSystemClipboard().hasString()) {
+                model.imports().open();
+                model.imports().take(Clipboard.getSystemClipboard().getString());
+                e.consume();
+            }
+        });
         ScrollPane list = new ScrollPane(new ImportPane(model, files));
         list.setFitToWidth(true);
         list.setFitToHeight(true);
