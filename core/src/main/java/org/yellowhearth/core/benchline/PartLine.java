@@ -96,32 +96,24 @@ final class PartLine {
         while (at < plain.size()) {
             Token token = plain.get(at);
             Named<Look.Sign> sign = named(plain, at, Look.Sign.class).orElseThrow(() -> refused(BenchWords.LOOK_EXPECTED, token));
-            items.add(new Look(lookId(sign.constant()), part, sign.constant(), note()));
+            items.add(Look.of(part, sign.constant(), note()));
             at += sign.words();
         }
         return new BenchEntry.WriteDown(items);
     }
 
-    private String lookId(Look.Sign sign) {
-        return "look-" + part + "-" + sign.code();
-    }
-
     private BenchEntry takeOut(List<Token> words) {
         Token token = words.size() > 1 ? words.get(1) : words.getFirst();
         String id = words.size() > 1
-                ? named(words, 1, Look.Sign.class).map(n -> lookId(n.constant()))
+                ? named(words, 1, Look.Sign.class).map(n -> Look.idOf(part, n.constant()))
                         .or(() -> named(words, 1, StatedValue.Origin.class).map(n -> Witness.idOf(part, n.constant())))
                         .or(() -> token.text().equalsIgnoreCase("beside") && words.size() > 2
-                                ? PartRef.parse(words.get(2).text()).map(this::besideId)
+                                ? PartRef.parse(words.get(2).text()).map(other -> Parallel.idOf(part, other))
                                 : Optional.empty())
                         .orElse("")
                 : "";
         return job.item(id).filter(OfPart.class::isInstance).map(OfPart.class::cast).map(BenchEntry.TakeOut::new)
                 .orElseThrow(() -> refused(BenchWords.NOT_SO_WRITTEN, token));
-    }
-
-    private String besideId(PartRef other) {
-        return "beside-" + part + "-" + other;
     }
 
     private BenchEntry stated(StatedValue.Origin origin, List<Token> words) {
@@ -135,7 +127,7 @@ final class PartLine {
         for (Token token : words.subList(1, words.size())) {
             PartRef other = PartRef.parse(token.text()).filter(ref -> job.part(ref).isPresent() && !ref.equals(part))
                     .orElseThrow(() -> refused(BenchWords.BESIDE_EXPECTED, token));
-            items.add(new Parallel(besideId(other), part, other));
+            items.add(Parallel.of(part, other));
         }
         if (items.isEmpty()) {
             throw refused(BenchWords.BESIDE_EXPECTED, words.getFirst());
@@ -145,8 +137,7 @@ final class PartLine {
 
     /** {@code near valve 15mm above}, several pairs of thing and distance in one line. */
     private BenchEntry near(List<Token> words) {
-        Place place = job.of(part, Place.class).stream().findFirst().orElse(new Place(Place.idOf(part), part, "",
-                OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), Place.Side.UNSTATED, "", Set.of(), ""));
+        Place place = job.of(part, Place.class).stream().findFirst().orElse(Place.of(part));
         int at = 1;
         if (words.size() < 2) {
             throw refused(BenchWords.PLACE_EXPECTED, words.getFirst());
@@ -156,9 +147,7 @@ final class PartLine {
             String folded = token.text().toLowerCase(Locale.ROOT);
             Optional<Named<Place.Side>> side = named(words, at, Place.Side.class);
             if (side.isPresent()) {
-                Place p = place;
-                place = new Place(p.id(), part, p.where(), p.valveMetres(), p.transformerMetres(), p.resistorMetres(),
-                        side.get().constant(), p.behind(), p.moveOver(), p.photographPin());
+                place = place.with(d -> d.side = side.get().constant());
                 at += side.get().words();
             } else if (THINGS.contains(folded) && at + 1 < words.size()) {
                 Matcher m = DISTANCE.matcher(words.get(at + 1).text());
@@ -175,12 +164,14 @@ final class PartLine {
         return new BenchEntry.WriteDown(List.of(place));
     }
 
-    private static Place placed(Place p, OptionalDouble metres, String thing) {
-        boolean transformer = thing.equals("transformer");
-        boolean resistor = thing.equals("resistor");
-        return new Place(p.id(), p.part(), p.where(), transformer || resistor ? p.valveMetres() : metres,
-                transformer ? metres : p.transformerMetres(), resistor ? metres : p.resistorMetres(), p.side(), p.behind(),
-                p.moveOver(), p.photographPin());
+    private static Place placed(Place place, OptionalDouble metres, String thing) {
+        return place.with(d -> {
+            switch (thing) {
+                case "transformer" -> d.transformerMetres = metres;
+                case "resistor" -> d.resistorMetres = metres;
+                default -> d.valveMetres = metres;
+            }
+        });
     }
 
     private BenchEntry verdict(List<Token> words) {

@@ -45,4 +45,14 @@ public record Look(String id, PartRef part, Sign sign, String note) implements O
     public Look {
         Item.requireId(id);
     }
+
+    /** The id of a sign of a part: each is written down once. */
+    public static String idOf(PartRef part, Sign sign) {
+        return "look-" + part + "-" + sign.code();
+    }
+
+    /** A sign of a part. */
+    public static Look of(PartRef part, Sign sign, String note) {
+        return new Look(idOf(part, sign), part, sign, note);
+    }
 }

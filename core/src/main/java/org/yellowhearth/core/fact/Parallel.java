@@ -10,4 +10,14 @@ public record Parallel(String id, PartRef part, PartRef with) implements OfPart 
             throw new IllegalArgumentException(part + " is not in parallel with itself");
         }
     }
+
+    /** The id of two parts in parallel. */
+    public static String idOf(PartRef part, PartRef with) {
+        return "beside-" + part + "-" + with;
+    }
+
+    /** Two parts in parallel. */
+    public static Parallel of(PartRef part, PartRef with) {
+        return new Parallel(idOf(part, with), part, with);
+    }
 }

@@ -4,6 +4,7 @@ import java.util.Collections;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Consumer;
 
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
@@ -41,8 +42,40 @@ public record Place(String id, PartRef part, String where, OptionalDouble valveM
         moveOver = Collections.unmodifiableSet(new TreeSet<>(moveOver));
     }
 
-    /** The id of the place of a part: there is one of each. */
-    public static String idOf(PartRef part) {
-        return "place-" + part;
+    /** The place of a part of which nothing is known yet; there is one of each part. */
+    public static Place of(PartRef part) {
+        return new Place("place-" + part, part, "", OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(),
+                Side.UNSTATED, "", Set.of(), "");
+    }
+
+    /** This with something changed. */
+    public Place with(Consumer<Draft> change) {
+        Draft d = new Draft(this);
+        change.accept(d);
+        return new Place(id, part, d.where, d.valveMetres, d.transformerMetres, d.resistorMetres, d.side, d.behind, d.moveOver,
+                d.photographPin);
+    }
+
+    /** A place while it is being changed. */
+    public static final class Draft {
+        public String where;
+        public OptionalDouble valveMetres;
+        public OptionalDouble transformerMetres;
+        public OptionalDouble resistorMetres;
+        public Side side;
+        public String behind;
+        public Set<Attachment> moveOver;
+        public String photographPin;
+
+        private Draft(Place p) {
+            where = p.where;
+            valveMetres = p.valveMetres;
+            transformerMetres = p.transformerMetres;
+            resistorMetres = p.resistorMetres;
+            side = p.side;
+            behind = p.behind;
+            moveOver = p.moveOver;
+            photographPin = p.photographPin;
+        }
     }
 }

@@ -7,8 +7,9 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import java.util.function.Function;
-import java.util.function.UnaryOperator;
 
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -56,25 +57,14 @@ public final class AboutPage extends Page {
         super(model);
         seen = new Chips<>(model, Look.Sign.class, this::keepSeen);
         place = new Form(model);
-        place.text("about.where", "about-where", () -> place().where(), t -> keep(p -> with(p, t, p.behind())));
-        millimetres("about.valve", "about-valve", Place::valveMetres,
-                m -> p -> distances(p, m, p.transformerMetres(), p.resistorMetres()));
-        millimetres("about.transformer", "about-transformer", Place::transformerMetres,
-                m -> p -> distances(p, p.valveMetres(), m, p.resistorMetres()));
-        millimetres("about.resistor", "about-resistor", Place::resistorMetres,
-                m -> p -> distances(p, p.valveMetres(), p.transformerMetres(), m));
-        place.choice("about.side", "about-side", List.of(Place.Side.values()), () -> place().side(),
-                s -> keep(
-                        p -> new Place(p.id(), p.part(), p.where(), p.valveMetres(), p.transformerMetres(), p.resistorMetres(), s,
-                                p.behind(), p.moveOver(), p.photographPin())));
-        place.text("about.behind", "about-behind", () -> place().behind(), t -> keep(p -> with(p, p.where(), t)));
-        place.text("about.pin", "about-pin", () -> place().photographPin(),
-                t -> keep(p -> new Place(p.id(), p.part(), p.where(), p.valveMetres(), p.transformerMetres(), p.resistorMetres(),
-                        p.side(), p.behind(), p.moveOver(), t)));
-        moveOver = new Chips<>(model, Place.Attachment.class,
-                set -> keep(
-                        p -> new Place(p.id(), p.part(), p.where(), p.valveMetres(), p.transformerMetres(), p.resistorMetres(),
-                                p.side(), p.behind(), set, p.photographPin())));
+        place.text("about.where", "about-where", () -> place().where(), t -> keep(d -> d.where = t));
+        millimetres("about.valve", "about-valve", Place::valveMetres, (d, m) -> d.valveMetres = m);
+        millimetres("about.transformer", "about-transformer", Place::transformerMetres, (d, m) -> d.transformerMetres = m);
+        millimetres("about.resistor", "about-resistor", Place::resistorMetres, (d, m) -> d.resistorMetres = m);
+        place.choice("about.side", "about-side", List.of(Place.Side.values()), () -> place().side(), s -> keep(d -> d.side = s));
+        place.text("about.behind", "about-behind", () -> place().behind(), t -> keep(d -> d.behind = t));
+        place.text("about.pin", "about-pin", () -> place().photographPin(), t -> keep(d -> d.photographPin = t));
+        moveOver = new Chips<>(model, Place.Attachment.class, set -> keep(d -> d.moveOver = set));
         place.below(moveOver);
         grid = gridForm();
         add(title, columns(column(heading("about.seen"), seen, heading("about.place"), place),
@@ -99,10 +89,9 @@ public final class AboutPage extends Page {
     private void keepSeen(Set<Look.Sign> signs) {
         part().ifPresent(ref -> {
             for (Look.Sign sign : Look.Sign.values()) {
-                String id = "look-" + ref + "-" + sign.code();
-                Optional<Look> there = job().of(ref, Look.class).stream().filter(l -> l.id().equals(id)).findFirst();
+                Optional<Look> there = job().of(ref, Look.class).stream().filter(l -> l.sign() == sign).findFirst();
                 if (signs.contains(sign) && there.isEmpty()) {
-                    model().put(new Look(id, ref, sign, ""));
+                    model().put(Look.of(ref, sign, ""));
                 } else if (!signs.contains(sign)) {
                     there.ifPresent(model()::take);
                 }
@@ -111,29 +100,17 @@ public final class AboutPage extends Page {
     }
 
     private Place place() {
-        PartRef ref = part().orElse(new PartRef("X", 0, ""));
-        return first(Place.class).orElse(new Place(Place.idOf(ref), ref, "", OptionalDouble.empty(), OptionalDouble.empty(),
-                OptionalDouble.empty(), Place.Side.UNSTATED, "", Set.of(), ""));
+        return first(Place.class).orElse(Place.of(part().orElse(new PartRef("X", 0, ""))));
     }
 
-    private void keep(UnaryOperator<Place> change) {
-        part().ifPresent(_ -> model().made(() -> model().put(change.apply(place()))));
-    }
-
-    private static Place with(Place p, String where, String behind) {
-        return new Place(p.id(), p.part(), where, p.valveMetres(), p.transformerMetres(), p.resistorMetres(), p.side(), behind,
-                p.moveOver(), p.photographPin());
-    }
-
-    private static Place distances(Place p, OptionalDouble valve, OptionalDouble transformer, OptionalDouble resistor) {
-        return new Place(p.id(), p.part(), p.where(), valve, transformer, resistor, p.side(), p.behind(), p.moveOver(),
-                p.photographPin());
+    private void keep(Consumer<Place.Draft> change) {
+        part().ifPresent(_ -> model().made(() -> model().put(place().with(change))));
     }
 
     private void millimetres(String label, String id, Function<Place, OptionalDouble> get,
-            Function<OptionalDouble, UnaryOperator<Place>> change) {
+            BiConsumer<Place.Draft, OptionalDouble> set) {
         place.figure(label, id, Measure.PLAIN, () -> scaled(get.apply(place()), 1000),
-                mm -> keep(change.apply(scaled(mm, 1e-3))));
+                mm -> keep(d -> set.accept(d, scaled(mm, 1e-3))));
     }
 
     private static OptionalDouble scaled(OptionalDouble value, double factor) {
@@ -177,7 +154,7 @@ public final class AboutPage extends Page {
                 model().tell(Labels.of("about.beside.unknown", other[0].getText()), true);
                 return false;
             }
-            model().put(new Parallel("beside-" + part().get() + "-" + ref.get(), part().get(), ref.get()));
+            model().put(Parallel.of(part().get(), ref.get()));
             return true;
         });
         other[0] = line.field("about.other", "beside-other", 5);

@@ -107,7 +107,7 @@ public final class PartsModel {
     /** Writes down something seen of every picked part. */
     public void seen(Look.Sign sign) {
         together(ref -> {
-            Look look = new Look("look-" + ref + "-" + sign.code(), ref, sign, "");
+            Look look = Look.of(ref, sign, "");
             return model.job().item(look.id()).isPresent()
                     ? Stream.of()
                     : Stream.<Edit>of(new Edit.ItemChanged(Optional.empty(), Optional.of(look)));
