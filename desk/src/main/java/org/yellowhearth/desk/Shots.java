@@ -19,8 +19,10 @@ import java.util.concurrent.Executors;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.event.ActionEvent;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
@@ -91,6 +93,11 @@ public final class Shots extends Application {
             }
 
             @Override
+            public Optional<Path> newList(String suggestedName) {
+                return Optional.empty();
+            }
+
+            @Override
             public Optional<Path> newPicture(String suggestedName) {
                 return Optional.empty();
             }
@@ -104,6 +111,7 @@ public final class Shots extends Application {
         double width = Double.parseDouble(getParameters().getNamed().getOrDefault("width", "1280"));
         double height = Double.parseDouble(getParameters().getNamed().getOrDefault("height", "800"));
         appearance.percentProperty().set(Integer.parseInt(getParameters().getNamed().getOrDefault("text", "100")));
+        appearance.nightProperty().set(getParameters().getNamed().containsKey("night"));
         scene = new Scene(shell, width, height);
         stage.setScene(scene);
         stage.show();
@@ -127,7 +135,7 @@ public final class Shots extends Application {
         });
         steps.add(() -> appearance.nightProperty().set(true));
         shot("assess-night-lit");
-        steps.add(() -> appearance.nightProperty().set(false));
+        steps.add(() -> appearance.nightProperty().set(getParameters().getNamed().containsKey("night")));
         steps.add(() -> {
             model.stageProperty().set(org.yellowhearth.desk.model.Stage.CENSUS);
             model.benchLine().lineProperty().set("+ C24 .25 MFD 350 V paper decoupling");
@@ -191,6 +199,16 @@ public final class Shots extends Application {
         steps.add(() -> model.gateProperty().get().ifPresent(g -> g.leave().run()));
         steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
         shot("assess-limits");
+        steps.add(() -> ((ToggleButton) shell.lookup("#show-loading")).fire());
+        for (List<String> field : List.of(List.of("volts", "85 V"), List.of("source", "220k"), List.of("range", "250 V"))) {
+            steps.add(() -> {
+                TextField typed = (TextField) shell.lookup("#loading-" + field.getFirst());
+                typed.setText(field.getLast());
+                typed.fireEvent(new ActionEvent());
+            });
+        }
+        shot("assess-meter");
+        steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
         steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
         steps.add(() -> model.benchLine().lineProperty().set(""));
         for (int rest = 0; rest < RESTS; rest++) {

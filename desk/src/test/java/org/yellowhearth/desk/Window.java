@@ -83,6 +83,11 @@ abstract class Window {
             }
 
             @Override
+            public Optional<Path> newList(String suggestedName) {
+                return Optional.of(folder.resolve(suggestedName));
+            }
+
+            @Override
             public Optional<Path> newPicture(String suggestedName) {
                 return Optional.of(folder.resolve(suggestedName));
             }

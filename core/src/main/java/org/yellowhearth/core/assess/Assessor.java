@@ -104,7 +104,8 @@ public final class Assessor {
             VerdictRules.Decision decision;
             if (part instanceof Capacitor c) {
                 CapacitorKind kind = knowledge.kind(c.kind());
-                Case one = new Case(c, kind, evidence, job.policy(), job.plate().purpose() == SetPlate.Purpose.MUSEUM,
+                Case one = new Case(c, kind, knowledge.role(c.role()), evidence, job.policy(),
+                        job.plate().purpose() == SetPlate.Purpose.MUSEUM,
                         age(part), limits.of(kind, job.policy().limits().limits()), looks, Together.burstSibling(c, burst, job));
                 findings.addAll(AgreementCriterion.judge(one));
                 findings.addAll(ContactCriterion.judge(evidence));

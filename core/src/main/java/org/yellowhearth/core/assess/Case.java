@@ -8,6 +8,7 @@ import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Limits;
+import org.yellowhearth.core.knowledge.RoleRule;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 
@@ -17,7 +18,8 @@ import org.yellowhearth.core.part.PartRef;
  * @param limits the limits of the job's profile; empty for a part whose kind is not stated
  * @param burstSibling a burst part of its kind and batch, where there is one
  */
-record Case(Capacitor part, CapacitorKind kind, Evidence evidence, Policy policy, boolean museum, OptionalDouble ageYears,
+record Case(Capacitor part, CapacitorKind kind, RoleRule roleRule, Evidence evidence, Policy policy, boolean museum,
+        OptionalDouble ageYears,
         Optional<Limits> limits, List<Look> looks, Optional<PartRef> burstSibling) {
     boolean looks(Look.Weight weight) {
         return looks.stream().anyMatch(l -> l.sign().weight() == weight);

@@ -35,18 +35,24 @@ final class KeptCriterion {
             return Finding.open(Criterion.CAPACITANCE_KEPT, Optional.of(measured), source,
                     Message.of(AssessWords.IN_CIRCUIT));
         }
-        Limits.Kept window = window(c, limits.kept());
+        Limits.Kept kind = window(c, limits.kept());
+        Limits.Kept window = inRole(c, kind);
         boolean high = kept > 1;
         boolean bad = kept < window.renewBelow() || kept > window.renewAbove();
         boolean doubtful = kept < window.watchBelow() || kept > window.watchAbove();
+        // What the kind would have let pass, the role does not.
+        boolean role = doubtful && kept >= kind.watchBelow() && kept <= kind.watchAbove();
         Outcome outcome = bad ? Outcome.BAD : doubtful ? Outcome.DOUBTFUL : Outcome.GOOD;
         Limit limit = high
                 ? Limit.atMost(Quantity.percent(bad ? window.renewAbove() : window.watchAbove()))
                 : Limit.atLeast(Quantity.percent(bad ? window.renewBelow() : window.watchBelow()));
-        AssessWords words = outcome == Outcome.GOOD
-                ? AssessWords.KEPT_GOOD
-                : high ? AssessWords.KEPT_HIGH : AssessWords.KEPT_LOW;
-        return Finding.of(Criterion.CAPACITANCE_KEPT, outcome, measured, limit, source, Message.of(words, measured),
+        Message words = role
+                ? Message.of(AssessWords.KEPT_ROLE, measured, c.part().role().term(), Quantity.percent(window.watchBelow()),
+                        Quantity.percent(window.watchAbove()))
+                : Message.of(outcome == Outcome.GOOD
+                        ? AssessWords.KEPT_GOOD
+                        : high ? AssessWords.KEPT_HIGH : AssessWords.KEPT_LOW, measured);
+        return Finding.of(Criterion.CAPACITANCE_KEPT, outcome, measured, limit, role ? c.roleRule().source() : source, words,
                 Message.of(AssessWords.KEPT_WORKING, Quantity.farads(farads.getAsDouble()), Quantity.farads(c.part().farads()),
                         measured));
     }
@@ -59,5 +65,13 @@ final class KeptCriterion {
             double high = exact ? 1 + t.above() : Math.max(usual.watchAbove(), 1 + t.above());
             return new Limits.Kept(Math.min(usual.renewBelow(), low), low, high, Math.max(usual.renewAbove(), high));
         }).orElse(usual);
+    }
+
+    /** What the role asks beyond the kind is watched; nothing is asked of a part that it was never made to, by its tolerance. */
+    private static Limits.Kept inRole(Case c, Limits.Kept kind) {
+        double low = Math.min(c.roleRule().leastShare(), c.part().tolerance().map(t -> 1 + t.below()).orElse(1.0));
+        double high = Math.max(c.roleRule().mostShare(), c.part().tolerance().map(t -> 1 + t.above()).orElse(1.0));
+        return new Limits.Kept(kind.renewBelow(), Math.max(kind.watchBelow(), low), Math.min(kind.watchAbove(), high),
+                kind.renewAbove());
     }
 }

@@ -79,7 +79,16 @@ public final class AssessView extends BorderPane {
         });
         ToggleButton limits = head.toggle("limits.shown", "show-limits", false);
         LimitsPage page = new LimitsPage(model);
-        limits.selectedProperty().addListener((_, _, is) -> setCenter(is ? page : split));
+        ToggleButton loading = head.toggle("loading.shown", "show-loading", false);
+        LoadingPage loadingPage = new LoadingPage(model);
+        limits.selectedProperty().addListener((_, _, is) -> {
+            loading.setSelected(loading.isSelected() && !is);
+            setCenter(is ? page : loading.isSelected() ? loadingPage : split);
+        });
+        loading.selectedProperty().addListener((_, _, is) -> {
+            limits.setSelected(limits.isSelected() && !is);
+            setCenter(is ? loadingPage : limits.isSelected() ? page : split);
+        });
         setTop(new VBox(head, Page.row(field.tools(), StageHead.filterField(model.parts()))));
         model.openProperty().addListener((_, _, open) -> open.ifPresent(this::show));
         model.chosenProperty().addListener((_, _, ref) -> formFor

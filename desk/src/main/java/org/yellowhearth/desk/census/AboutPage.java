@@ -10,6 +10,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.stream.Stream;
 
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -23,6 +24,8 @@ import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Parallel;
+import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.Verdict;
@@ -50,6 +53,7 @@ public final class AboutPage extends Page {
     private final Form grid;
     private final VBox witnesses = column();
     private final VBox beside = column();
+    private final ComboBox<String> pins;
     private OptionalDouble[] drafts = blank();
 
     /** A page about the part that is chosen. */
@@ -63,7 +67,8 @@ public final class AboutPage extends Page {
         millimetres("about.resistor", "about-resistor", Place::resistorMetres, (d, m) -> d.resistorMetres = m);
         place.choice("about.side", "about-side", List.of(Place.Side.values()), () -> place().side(), s -> keep(d -> d.side = s));
         place.text("about.behind", "about-behind", () -> place().behind(), t -> keep(d -> d.behind = t));
-        place.text("about.pin", "about-pin", () -> place().photographPin(), t -> keep(d -> d.photographPin = t));
+        pins = place.pick("about.pin", "about-pin", this::pinWords, () -> place().photographPin(),
+                t -> keep(d -> d.photographPin = t));
         moveOver = new Chips<>(model, Place.Attachment.class, set -> keep(d -> d.moveOver = set));
         place.below(moveOver);
         grid = gridForm();
@@ -97,6 +102,15 @@ public final class AboutPage extends Page {
                 }
             }
         });
+    }
+
+    private String pinWords(String id) {
+        return id.isEmpty()
+                ? Labels.of("about.pin.none")
+                : job().item(id).filter(Pin.class::isInstance).map(Pin.class::cast).map(p -> Labels.of("about.pin.in", p.label(),
+                        job().item(p.photograph()).filter(Photograph.class::isInstance).map(Photograph.class::cast)
+                                .map(f -> f.caption().isBlank() ? f.original() : f.caption()).orElse(p.photograph())))
+                        .orElse(id);
     }
 
     private Place place() {
@@ -222,6 +236,7 @@ public final class AboutPage extends Page {
         Describe describe = new Describe(model().words());
         Optional<Part> about = part().flatMap(job::part);
         title.setText(about.map(p -> p.ref() + "  " + describe.part(p)).orElse(Labels.of("about.none")));
+        pins.getItems().setAll(Stream.concat(Stream.of(""), job.items(Pin.class).stream().map(Pin::id)).toList());
         place.show();
         grid.show();
         Set<Look.Sign> signs = new HashSet<>();

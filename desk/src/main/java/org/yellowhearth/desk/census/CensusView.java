@@ -32,6 +32,7 @@ import org.yellowhearth.desk.parts.PartTable;
 import org.yellowhearth.desk.parts.PickBar;
 import org.yellowhearth.desk.parts.StageHead;
 import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.records.census.CensusCsv;
 import org.yellowhearth.records.words.Describe;
 
 /** Census: every part as it is printed and as it was understood, a decoder for its marks, and lists brought in. */
@@ -82,6 +83,11 @@ public final class CensusView extends BorderPane {
         ToggleButton about = head.toggle("about.title", "show-about", false);
         AboutPage page = new AboutPage(model);
         about.selectedProperty().addListener((_, _, is) -> setCenter(is ? page : table));
+        head.button("list.out", "list-out",
+                () -> model.openProperty().get().ifPresent(o -> files.newList(o.job().plate().name() + ".csv")
+                        .ifPresent(file -> model.save(file,
+                                CensusCsv.write(o.job(), model.parts().shown(), model.knowledge().vocabulary(),
+                                        model.words())))));
         head.button("import.title", "show-import", model.imports()::open);
         gaps.setId("gaps");
         setTop(new VBox(head, Page.row(gaps, StageHead.filterField(model.parts()))));

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
@@ -104,6 +105,21 @@ public final class Form extends GridPane {
         box.getItems().addAll(options);
         box.setMaxWidth(Double.MAX_VALUE);
         box.setConverter(words(model));
+        box.valueProperty().addListener((_, _, value) -> {
+            if (!showing && value != null) {
+                keep.accept(value);
+            }
+        });
+        add(label, id, box, () -> box.setValue(get.get()));
+        return box;
+    }
+
+    /** A choice among what is in the job, by its id; the options are set as they come. */
+    public ComboBox<String> pick(String label, String id, UnaryOperator<String> words, Supplier<String> get,
+            Consumer<String> keep) {
+        ComboBox<String> box = new ComboBox<>();
+        box.setMaxWidth(Double.MAX_VALUE);
+        box.setConverter(Shown.by(words, ""));
         box.valueProperty().addListener((_, _, value) -> {
             if (!showing && value != null) {
                 keep.accept(value);

@@ -51,8 +51,16 @@ public final class PartTable extends TableView<PartRow> {
         model.openProperty().addListener((_, _, _) -> fill());
         model.chosenProperty().addListener((_, _, _) -> showChosen());
         model.parts().filterProperty().addListener((_, _, _) -> fill());
-        model.parts().orderProperty().addListener((_, _, _) -> fill());
+        model.parts().orderProperty().addListener((_, _, _) -> {
+            getSortOrder().clear();
+            fill();
+        });
         model.parts().pickedProperty().addListener((_, _, _) -> showChosen());
+        getSortOrder().addListener((ListChangeListener<TableColumn<PartRow, ?>>) _ -> {
+            if (getSortOrder().isEmpty()) {
+                fill();
+            }
+        });
         getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         getSelectionModel().getSelectedItems().addListener((ListChangeListener<PartRow>) _ -> selected());
     }
@@ -62,6 +70,7 @@ public final class PartTable extends TableView<PartRow> {
         TableColumn<PartRow, String> column = new TableColumn<>(Labels.of(label));
         column.setCellValueFactory(f -> new ReadOnlyStringWrapper(text.apply(f.getValue())));
         column.setCellFactory(_ -> new TextCell(style));
+        column.setComparator(ShownOrder.OF_CELLS);
         return add(column, ems, rank);
     }
 
@@ -74,7 +83,6 @@ public final class PartTable extends TableView<PartRow> {
     }
 
     private PartTable add(TableColumn<PartRow, String> column, double ems, int rank) {
-        column.setSortable(false);
         column.setReorderable(false);
         shares.add(new Share(column, ems, rank));
         getColumns().add(column);
@@ -104,6 +112,7 @@ public final class PartTable extends TableView<PartRow> {
         filling = true;
         getItems().setAll(model.openProperty().get()
                 .map(o -> PartRow.of(o, model.parts().shown(), model.knowledge(), model.words())).orElse(List.of()));
+        sort();
         filling = false;
         showChosen();
     }

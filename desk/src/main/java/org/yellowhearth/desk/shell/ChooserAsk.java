@@ -45,9 +45,18 @@ public final class ChooserAsk implements FileAsk {
     }
 
     @Override
+    public Optional<Path> newList(String suggestedName) {
+        return saved("CSV", "*.csv", suggestedName);
+    }
+
+    @Override
     public Optional<Path> newPicture(String suggestedName) {
+        return saved("SVG", "*.svg", suggestedName);
+    }
+
+    private Optional<Path> saved(String what, String ending, String suggestedName) {
         FileChooser chooser = new FileChooser();
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("SVG", "*.svg"));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(what, ending));
         chooser.setInitialFileName(suggestedName);
         return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
     }

@@ -15,6 +15,9 @@ public interface FileAsk {
     /** A list of parts as CSV; none when the person thinks better of it. */
     Optional<Path> list();
 
+    /** Where to write a list of parts. */
+    Optional<Path> newList(String suggestedName);
+
     /** Where to write a chart. */
     Optional<Path> newPicture(String suggestedName);
 

@@ -22,10 +22,12 @@ import org.yellowhearth.core.assess.Risk;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.CautionRule;
+import org.yellowhearth.core.knowledge.RoleRule;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.Polarity;
+import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.renew.Replacement;
@@ -183,6 +185,11 @@ final class ReasonsView extends ScrollPane {
                 text(Labels.of("reasons.risk.chance", risk.chanceShown(), Quantity.ratio(Risk.YEARS), risk.consequence()),
                         "reasons-text"),
                 text(words.term("Leaves." + leaves), "reasons-text"));
+        if (part instanceof Capacitor c && c.role() != Role.UNSTATED) {
+            RoleRule rule = model.knowledge().role(c.role());
+            add(text(Labels.of("reasons.window", Quantity.percent(rule.leastShare()), Quantity.percent(rule.mostShare())),
+                    "reasons-text"));
+        }
         risk.factors().forEach(f -> add(text(Labels.of("reasons.risk.factor", words.say(f.words()), Quantity.ratio(f.times())),
                 "reasons-source")));
     }

@@ -146,9 +146,25 @@ public class JudgedTogetherTest {
         assertThat(f.limit().orElseThrow().value().value()).isCloseTo(33.875e6, within(1e4));
     }
 
+    @DataProvider
+    public Object[][] windowsOfRoles() {
+        return new Object[][]{ // common practice: a time constant is wanted within a few per cent, a bypass is not
+                {"timing", "0.094u", Verdict.WATCH, "role-window"}, {"timing", "0.097u", Verdict.KEEP, "kept-plain"},
+                {"rf bypass", "0.094u", Verdict.KEEP, "kept-plain"},
+                // A part made to ±10 % is not asked to be nearer than that.
+                {"timing 10%", "0.094u", Verdict.KEEP, "kept-plain"}};
+    }
+
+    @Test(dataProvider = "windowsOfRoles")
+    public void aRoleAsksForANearerValueThanTheKindDoes(String role, String read, Verdict verdict, String source) {
+        Bench b = bench().type("+ C1 .1 MFD 400 V polyester " + role + "; C1 " + read + " D0.004 @1k");
+        assertThat(b.assess("C1").verdict()).isEqualTo(verdict);
+        assertThat(b.finding("C1", Criterion.CAPACITANCE_KEPT).source()).isEqualTo(source);
+    }
+
     @Test
     public void aLimitChangedForTheJobIsHeldAndCanBeReset() {
-        Bench b = bench().type("+ C1 " + TONE + "; C1 78u D0.1 @100");
+        Bench b = bench().type("+ C1 " + TONE.replace("tone", "meter damping") + "; C1 78u D0.1 @100");
         assertThat(b.assess("C1").verdict()).isEqualTo(Verdict.WATCH);
         LimitChange kinder = new LimitChange("limit-x", "electrolytic-dry", "period", LimitChange.Which.WATCH_BELOW, 0.75);
         b.edit(new Edit.ItemChanged(Optional.empty(), Optional.of(kinder)));

@@ -80,6 +80,7 @@ import org.yellowhearth.core.reading.Bound;
 import org.yellowhearth.core.reading.Connection;
 import org.yellowhearth.core.reading.Contact;
 import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.MeterLoading;
 import org.yellowhearth.core.reading.Mode;
 import org.yellowhearth.core.reading.Qualifier;
 import org.yellowhearth.core.reading.ReadingWords;
@@ -123,7 +124,8 @@ public class WordsTest {
                 CautionRule.Moment.values(), Sort.values(), Resistor.Make.values(), Resistor.Task.values(),
                 Potentiometer.Taper.values(), Rectifier.Make.values(), Transistor.Channel.values(), Transistor.Material.values(),
                 Valve.Task.values(), Winding.Task.values(), Fuse.Speed.values(), Battery.Chemistry.values(), CanMark.values(),
-                Qualifier.values(), Bound.End.values(), Contact.values(), Look.Sign.values(), StatedValue.Origin.values(),
+                Qualifier.values(), Bound.End.values(), Contact.values(), MeterLoading.Meter.values(), Look.Sign.values(),
+                StatedValue.Origin.values(),
                 Place.Side.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
     }
