@@ -6,9 +6,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
 import java.util.Optional;
+import javafx.event.ActionEvent;
 import javafx.geometry.Point2D;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -16,6 +18,7 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
+import javafx.scene.layout.GridPane;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.Look;
@@ -27,6 +30,7 @@ import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.desk.charts.AgeingPane;
 import org.yellowhearth.desk.model.PartsModel;
+import org.yellowhearth.desk.parts.PartRow;
 import org.yellowhearth.records.census.CensusImport;
 
 /** Census and Assess in the real window: many parts, by keyboard alone and by mouse. */
@@ -64,6 +68,59 @@ public class CensusFlowTest extends Window {
             type("+ C70" + i + " 8 MFD 450 V electrolytic");
             type(i + "u 20r @100");
         }
+    }
+
+    @Test
+    public void aClickOnAHeadingOrdersByItAndTheListGoesOutAsShown() throws IOException {
+        four();
+        robot.interact(() -> find("filter", TextField.class).setText("c70"));
+        press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        TableView<?> table = find("assess-table", TableView.class);
+        TableColumn<?, ?> read = table.getColumns().stream().filter(c -> c.getText().equals(Labels.of("table.c"))).findFirst()
+                .orElseThrow();
+        robot.interact(() -> {
+            read.setSortType(TableColumn.SortType.DESCENDING);
+            sortBy(table, read);
+        });
+        settle();
+        assertThat(refs(table)).containsExactly("C704", "C703", "C702", "C701");
+        assertThat(model.chosenProperty().get()).contains(PartRef.of("C704"));
+        type("C702 9u 20r @100");
+        assertThat(refs(table)).containsExactly("C702", "C704", "C703", "C701");
+        robot.interact(() -> table.getSortOrder().clear());
+        assertThat(refs(table)).containsExactly("C701", "C702", "C703", "C704");
+        press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        robot.clickOn("#list-out");
+        settle();
+        String list = Files.readString(folder.resolve(job().plate().name() + ".csv"));
+        assertThat(list.lines()).hasSize(5);
+        assertThat(list).contains("C703,capacitor,8 µF,450 V");
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void sortBy(TableView<?> table, TableColumn<?, ?> column) {
+        ((TableView<Object>) table).getSortOrder().setAll(List.of((TableColumn<Object, ?>) column));
+    }
+
+    private static List<String> refs(TableView<?> table) {
+        return table.getItems().stream().map(r -> ((PartRow) r).part().ref().toString()).toList();
+    }
+
+    @Test
+    public void theMeterPageSaysWhatEveryMeterShows() {
+        openJob("Quillandry");
+        press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        robot.clickOn("#show-loading");
+        for (String[] field : new String[][]{{"volts", "100 V"}, {"source", "1M"}, {"range", "250 V"}}) {
+            robot.interact(() -> {
+                find("loading-" + field[0], TextField.class).setText(field[1]);
+                find("loading-" + field[0], TextField.class).fireEvent(new ActionEvent());
+            });
+        }
+        GridPane table = find("loading-table", GridPane.class);
+        // 1 kΩ/V on 250 V is 250 kΩ: a fifth of the voltage is left, and 100 V shown were 500 V.
+        assertThat(table.getChildren().stream().map(n -> ((Label) n).getText())).contains("250 kΩ", "20 V", "80 %", "500 V",
+                "90.9 V");
     }
 
     @Test

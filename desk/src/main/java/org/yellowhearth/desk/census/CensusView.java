@@ -38,6 +38,8 @@ import org.yellowhearth.records.words.Describe;
 /** Census: every part as it is printed and as it was understood, a decoder for its marks, and lists brought in. */
 public final class CensusView extends BorderPane {
     private static final int MOST_GAPS = 6;
+    /** The decoder leaves at least so much of the stage to the list. */
+    private static final double DECODER_SHARE = 0.42;
 
     private final DeskModel model;
     private final StageHead head;
@@ -77,8 +79,13 @@ public final class CensusView extends BorderPane {
         DecoderPane decoder = new DecoderPane(model);
         head = new StageHead("census.title", this, entry, em, model.reasonsShownProperty());
         ToggleButton decode = head.toggle("decoder.title", "show-decoder", false);
-        decoder.visibleProperty().bind(decode.selectedProperty());
-        decoder.managedProperty().bind(decode.selectedProperty());
+        ScrollPane decoding = new ScrollPane(decoder);
+        decoding.setFitToWidth(true);
+        decoding.setMinHeight(0);
+        decoding.getStyleClass().add("decoding");
+        decoding.maxHeightProperty().bind(heightProperty().multiply(DECODER_SHARE));
+        decoding.visibleProperty().bind(decode.selectedProperty());
+        decoding.managedProperty().bind(decode.selectedProperty());
         decode.selectedProperty().addListener((_, _, is) -> head.showForm(!is));
         ToggleButton about = head.toggle("about.title", "show-about", false);
         AboutPage page = new AboutPage(model);
@@ -91,7 +98,7 @@ public final class CensusView extends BorderPane {
         head.button("import.title", "show-import", model.imports()::open);
         gaps.setId("gaps");
         setTop(new VBox(head, Page.row(gaps, StageHead.filterField(model.parts()))));
-        VBox foot = new VBox(new PickBar(model), decoder, entry);
+        VBox foot = new VBox(new PickBar(model), decoding, entry);
         setBottom(foot);
         model.imports().previewProperty().addListener((_, was, is) -> {
             if (was.isPresent() != is.isPresent()) {

@@ -11,15 +11,18 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.PartsModel;
 
 /** The head of a stage: its name, a count, and the switches for the form at its foot and the reasons at its right. */
-public final class StageHead extends HBox {
+public final class StageHead extends VBox {
     /** A stage less high than this many heights of the text starts with its form hidden: the bench line does all that it does. */
     private static final double ROOM_FOR_FORM = 30;
 
     private static final int FILTER_COLUMNS = 8;
+    /** A stage less wide than this many heights of the text has its switches under its name. */
+    private static final double ROOM_FOR_SWITCHES = 50;
 
     private final Label count = new Label();
     private final ToggleButton shown = new ToggleButton();
@@ -42,7 +45,7 @@ public final class StageHead extends HBox {
         count.setMinWidth(0);
         switches.getStyleClass().add("stage-switches");
         switches.setMinWidth(0);
-        setHgrow(switches, Priority.ALWAYS);
+        HBox.setHgrow(switches, Priority.ALWAYS);
         shown.setText(Labels.of("form.shown"));
         shown.setId("show-form");
         shown.setMinWidth(USE_PREF_SIZE);
@@ -63,7 +66,19 @@ public final class StageHead extends HBox {
         reasons.setMinWidth(USE_PREF_SIZE);
         reasons.selectedProperty().bindBidirectional(reasonsShown);
         switches.getChildren().addAll(shown, reasons);
-        getChildren().addAll(name, count, switches);
+        HBox line = new HBox(name, count, switches);
+        line.getStyleClass().add("stage-line");
+        getChildren().add(line);
+        Runnable place = () -> {
+            boolean wide = getWidth() >= ROOM_FOR_SWITCHES * em.get();
+            if (getWidth() > 0 && wide != line.getChildren().contains(switches)) {
+                getChildren().remove(switches);
+                line.getChildren().remove(switches);
+                (wide ? line : this).getChildren().add(switches);
+            }
+        };
+        widthProperty().addListener((_, _, _) -> place.run());
+        em.addListener((_, _, _) -> place.run());
     }
 
     /** Shows or hides the form, as a person asked for something in its place. */

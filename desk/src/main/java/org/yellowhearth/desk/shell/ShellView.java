@@ -3,18 +3,18 @@ package org.yellowhearth.desk.shell;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
-import javafx.scene.Node;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
+import javafx.scene.shape.Rectangle;
 import javafx.util.Duration;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.desk.arrival.ArrivalView;
@@ -30,6 +30,8 @@ import org.yellowhearth.desk.theme.Appearance;
 /** The whole window: the shop, or one job with its plate, path, bench, reasons and bench line. */
 public final class ShellView extends StackPane {
     private static final Duration BEAT = Duration.millis(500);
+    /** A window less wide than this many heights of the text starts without the reasons; F4 brings them. */
+    private static final double ROOM_FOR_REASONS = 55;
     private static final double REASONS_EMS = 22;
     private static final double REASONS_SHARE = 0.31;
 
@@ -38,12 +40,13 @@ public final class ShellView extends StackPane {
     private final ShopView shop;
     private final ArrivalView arrival;
     private final BorderPane job = new BorderPane();
+    private boolean roomForReasons = true;
     private final StackPane bench = new StackPane();
     private final ReasonsView reasons;
     private final BenchLineView benchLine;
     private final ShortcutSheet sheet = new ShortcutSheet();
     private final DossierView dossier;
-    private final Map<Stage, Node> stages = new EnumMap<>(Stage.class);
+    private final Map<Stage, Region> stages = new EnumMap<>(Stage.class);
 
     /** A window over a model. */
     public ShellView(DeskModel model, Appearance appearance, FileAsk files, DossierView dossier) {
@@ -62,6 +65,13 @@ public final class ShellView extends StackPane {
         getStyleClass().add("hearth-root");
         bench.getStyleClass().add("bench");
         bench.setMinWidth(0);
+        bench.setMinHeight(0);
+        // What has no room is cut off inside the bench: the plate above and the line below are always in sight.
+        stages.values().forEach(s -> s.setMinHeight(0));
+        Rectangle sight = new Rectangle();
+        sight.widthProperty().bind(bench.widthProperty());
+        sight.heightProperty().bind(bench.heightProperty());
+        bench.setClip(sight);
         job.setTop(new SetPlateView(model));
         job.setLeft(new PathView(model));
         job.setCenter(bench);
@@ -88,6 +98,15 @@ public final class ShellView extends StackPane {
             }
         });
         model.stageProperty().addListener((_, _, _) -> showStage());
+        Runnable makeRoom = () -> {
+            boolean room = getWidth() >= ROOM_FOR_REASONS * appearance.em().get();
+            if (getWidth() > 0 && room != roomForReasons) {
+                roomForReasons = room;
+                model.reasonsShownProperty().set(room);
+            }
+        };
+        widthProperty().addListener((_, _, _) -> makeRoom.run());
+        appearance.em().addListener((_, _, _) -> makeRoom.run());
         model.reasonsShownProperty().addListener((_, _, _) -> showReasons());
         sceneProperty().addListener((_, _, _) -> Platform.runLater(this::showJobOrShop));
         showStage();
