@@ -44,12 +44,16 @@ public class ArchitectureTest {
                 .layer("message")
                 .definedBy("..core.message..").layer("marking").definedBy("..core.marking..").layer("part")
                 .definedBy("..core.part..")
-                .layer("reading").definedBy("..core.reading..").layer("fact").definedBy("..core.fact..").layer("job")
+                .layer("reading").definedBy("..core.reading..").layer("circuit").definedBy("..core.circuit..").layer("supply")
+                .definedBy("..core.supply..").layer("fact").definedBy("..core.fact..").layer("job")
                 .definedBy("..core.job..").layer("stages")
-                .definedBy("..core.arrival..", "..core.assess..", "..core.census..", "..core.renew..", "..core.safety..")
+                .definedBy("..core.arrival..", "..core.assess..", "..core.census..", "..core.renew..", "..core.safety..",
+                        "..core.trace..")
                 .layer("benchline")
                 .definedBy("..core.benchline..").whereLayer("benchline").mayNotBeAccessedByAnyLayer().whereLayer("stages")
                 .mayOnlyBeAccessedByLayers("benchline").whereLayer("job").mayOnlyBeAccessedByLayers("stages", "benchline")
+                .whereLayer("circuit")
+                .mayOnlyBeAccessedByLayers("supply", "stages").whereLayer("supply").mayOnlyBeAccessedByLayers("stages")
                 .whereLayer("fact")
                 .mayOnlyBeAccessedByLayers("job", "stages", "benchline")
                 .check(CORE);

@@ -1,0 +1,10 @@
+package org.yellowhearth.core.circuit;
+
+/** A long computation was stopped by the one who asked for it. */
+public final class StoppedException extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    StoppedException() {
+        super("the computation was stopped");
+    }
+}

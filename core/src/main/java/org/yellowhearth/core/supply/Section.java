@@ -1,0 +1,187 @@
+package org.yellowhearth.core.supply;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One section of a supply between named points; the chassis is {@link #CHASSIS}. A section has an id of its own, and its elements in
+ * the circuit are named after the parts they stand for, so that a figure can be led back to the part.
+ */
+public sealed interface Section permits
+        Section.Winding,
+        Section.Rectify,
+        Section.Doubler,
+        Section.Filter,
+        Section.Resist,
+        Section.Load,
+        Section.Stage,
+        Section.Regulate,
+        Section.Stabilise {
+    /** The chassis, from which all voltages are counted. */
+    String CHASSIS = "0";
+
+    String id();
+
+    /**
+     * A capacitor as the model takes it.
+     *
+     * @param part its name in the circuit, most often its reference
+     */
+    record Cap(String part, double farads, double esrOhms, double leakOhms) {
+        /** A sound one: of its marking, with little loss. */
+        public static Cap sound(String part, double farads) {
+            return new Cap(part, farads, 0.1, 1e7);
+        }
+    }
+
+    /**
+     * A winding that feeds a rectifier, or the mains itself where there is no transformer. Its ends are the points {@code id.a} and
+     * {@code id.b}, its centre tap {@code id.c}.
+     *
+     * @param volts RMS open-circuit voltage at nominal mains, of each half where it is tapped
+     * @param ohms resistance that its current meets, of each half where it is tapped: its copper, and a dropper in its line
+     */
+    record Winding(String id, double volts, double ohms, boolean tapped) implements Section {
+    }
+
+    /** How a rectifier is connected. */
+    enum Scheme {
+        HALF_WAVE, FULL_WAVE, BRIDGE
+    }
+
+    /**
+     * A rectifier.
+     *
+     * @param winding id of the winding that feeds it
+     * @param negative whether it makes a negative voltage
+     * @param to the point it feeds
+     * @param common the point its current comes back to, most often the chassis; a back-bias resistor may lie between
+     * @param legs what share of the perveance or conductance each leg has: 1 whole, 0 open; one for half wave, two, or four
+     */
+    record Rectify(String id, String winding, Scheme scheme, RectifierModel model, boolean negative, String to, String common,
+            List<Double> legs) implements Section {
+        public Rectify {
+            legs = List.copyOf(legs);
+        }
+
+        /** A rectifier whose legs are all whole, against the chassis. */
+        public static Rectify of(String id, String winding, Scheme scheme, RectifierModel model, String to) {
+            return new Rectify(id, winding, scheme, model, false, to, CHASSIS, whole(scheme));
+        }
+
+        /** All legs whole. */
+        public static List<Double> whole(Scheme scheme) {
+            return switch (scheme) {
+                case HALF_WAVE -> List.of(1.0);
+                case FULL_WAVE -> List.of(1.0, 1.0);
+                case BRIDGE -> List.of(1.0, 1.0, 1.0, 1.0);
+            };
+        }
+
+        /** This for a negative voltage. */
+        public Rectify negativeSide() {
+            return new Rectify(id, winding, scheme, model, true, to, common, legs);
+        }
+
+        /** This with its current coming back to another point. */
+        public Rectify from(String point) {
+            return new Rectify(id, winding, scheme, model, negative, to, point, legs);
+        }
+    }
+
+    /**
+     * A voltage doubler of two rectifiers and two capacitors: full wave, with the winding between the two capacitors, or cascade, with
+     * one side of the winding on the chassis and the first capacitor in the other.
+     */
+    record Doubler(String id, String winding, boolean cascade, RectifierModel model, String to, Cap first, Cap second)
+            implements
+                Section {
+    }
+
+    /**
+     * A stage of a filter: a way from point to point and a capacitor behind it.
+     *
+     * @param shunt the capacitor from the point behind to {@code against}
+     */
+    record Filter(String id, String from, Way way, String to, Optional<Cap> shunt, String against) implements Section {
+        /** A capacitor at a point, as a reservoir is. */
+        public static Filter at(String id, String point, Cap cap) {
+            return new Filter(id, point, new Way.Wire(), point, Optional.of(cap), CHASSIS);
+        }
+
+        /** A resistor or choke and the capacitor behind it. */
+        public static Filter through(String id, String from, Way way, String to, Cap cap) {
+            return new Filter(id, from, way, to, Optional.of(cap), CHASSIS);
+        }
+    }
+
+    /** What lies between two points of a filter. */
+    sealed interface Way permits Way.Wire, Way.Resistor, Way.Choke {
+        /** The same point. */
+        record Wire() implements Way {
+        }
+
+        /** A resistor. */
+        record Resistor(String part, double ohms) implements Way {
+        }
+
+        /** A choke or field coil. */
+        record Choke(String part, double henries, double ohms, double lossOhms) implements Way {
+            /** A choke with the losses of a usual core: a Q of about 30 at 100 Hz (common practice). */
+            public static Choke of(String part, double henries, double ohms) {
+                return new Choke(part, henries, ohms, 30 * 2 * Math.PI * 100 * henries);
+            }
+        }
+    }
+
+    /** A resistor between two points: a bleeder, a divider, a back-bias resistor. */
+    record Resist(String id, String part, String from, String to, double ohms) implements Section {
+    }
+
+    /** What a rail feeds, as one load. */
+    record Load(String id, String at, Kind kind, double value) implements Section {
+        /** What stays the same when the voltage moves; the value is in Ω, A or W. */
+        public enum Kind {
+            RESISTANCE, CURRENT, POWER
+        }
+    }
+
+    /**
+     * A valve stage that a rail feeds, by its direct currents.
+     *
+     * @param valve triode or pentode
+     * @param anodeOhms resistance from the rail to the anode
+     * @param screen resistance from the rail to the screen, and its decoupler; none for a triode
+     * @param cathodeOhms cathode resistor; 0 on the chassis
+     * @param gridOhms grid leak
+     * @param gridPoint what the grid leak returns to: the chassis or a bias rail
+     */
+    record Stage(String id, String at, ValveModel valve, double anodeOhms, Optional<Decoupled> screen, double cathodeOhms,
+            Optional<Cap> bypass, double gridOhms, String gridPoint) implements Section {
+        /** A resistor and the decoupler behind it. */
+        public record Decoupled(double ohms, Optional<Cap> decoupler) {
+        }
+    }
+
+    /**
+     * A series regulator.
+     *
+     * @param volts what it holds, a magnitude
+     * @param tracks the point of the rail it tracks and that rail's voltage; none for one by itself
+     */
+    record Regulate(String id, String from, String to, boolean negative, double volts, double dropoutVolts, double outOhms,
+            double passOhms, Optional<Tracked> tracks) implements Section {
+        /** A rail that another follows. */
+        public record Tracked(String point, double volts) {
+        }
+
+        /** A three-terminal regulator of usual dropout. */
+        public static Regulate of(String id, String from, String to, double volts) {
+            return new Regulate(id, from, to, false, volts, 2, 0.05, 0.5, Optional.empty());
+        }
+    }
+
+    /** A zener diode or glow stabiliser from a point to the chassis. */
+    record Stabilise(String id, String at, double volts, double ohms, boolean negative) implements Section {
+    }
+}

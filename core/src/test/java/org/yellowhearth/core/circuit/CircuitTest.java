@@ -1,0 +1,142 @@
+package org.yellowhearth.core.circuit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Random;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** The elements by themselves: alternating current theory for the linear ones, their own laws for the others. */
+public class CircuitTest {
+    /** The omega constant and its kin: ω(0) = 0.5671432904…, ω(1) = 1, ω(e + 1) = e (definition of the function). */
+    @Test
+    public void theWrightOmegaFunctionSolvesItsEquation() {
+        assertThat(WrightOmega.of(0)).isCloseTo(0.5671432904097838, within(1e-14));
+        assertThat(WrightOmega.of(1)).isCloseTo(1, within(1e-15));
+        assertThat(WrightOmega.of(Math.E + 1)).isCloseTo(Math.E, within(1e-14));
+        for (double z = -700; z < 1e6; z += Math.max(0.37, Math.abs(z) / 50)) {
+            double w = WrightOmega.of(z);
+            assertThat(w + Math.log(w)).as("z = " + z).isCloseTo(z, within(1e-12 * Math.max(1, Math.abs(z))));
+        }
+    }
+
+    private static Element sine(double peak, double ohms) {
+        return new Element.Source("S", "a", "0", 0, peak, 0, ohms);
+    }
+
+    /** A series circuit of R, L and C: |Z|² = R² + (ωL − 1/ωC)². */
+    @Test
+    public void aSeriesCircuitTakesTheCurrentOfItsImpedance() {
+        Circuit c = new Circuit(50, List.of(sine(100, 30), new Element.Inductance("L", "a", "b", 0.5, 20, 1e12),
+                new Element.Capacitance("C", "b", "0", 15e-6, 10, 1e12)));
+        double omega = 2 * Math.PI * 50;
+        double impedance = Math.hypot(60, omega * 0.5 - 1 / (omega * 15e-6));
+        Wave i = SteadyState.of(c).current("C");
+        assertThat(i.rms()).isCloseTo(100 / Math.sqrt(2) / impedance, within(1e-5));
+        assertThat(i.harmonic(1)).isCloseTo(100 / impedance, within(1e-4));
+        assertThat(i.harmonic(2)).isCloseTo(0, within(1e-4));
+        assertThat(i.mean()).isCloseTo(0, within(1e-6));
+    }
+
+    /** Voltages by turns, currents against turns, and a load seen through the square of the ratio. */
+    @Test
+    public void anIdealTransformerTransformsVoltsCurrentsAndOhms() {
+        Circuit c = new Circuit(60, List.of(sine(100, 0),
+                new Element.IdealTransformer("T", List.of(new Element.IdealTransformer.Winding("a", "0", 1000, 4),
+                        new Element.IdealTransformer.Winding("s", "0", 250, 0.5))),
+                new Element.Resistance("R", "s", "0", 10)));
+        Waveforms w = SteadyState.of(c);
+        double primary = 100 / (4 + 16 * 10.5);
+        assertThat(w.current("T", 0).peak()).isCloseTo(primary, within(1e-4 * primary));
+        assertThat(w.current("R").peak()).isCloseTo(4 * primary, within(4e-4 * primary));
+        assertThat(w.voltage("s").peak()).isCloseTo(40 * primary, within(4e-3 * primary));
+    }
+
+    @Test
+    public void aWireHasACurrentAndNoVoltage() {
+        Circuit c = new Circuit(50,
+                List.of(sine(10, 5), new Element.Resistance("W", "a", "b", 0), new Element.Resistance("R", "b", "0", 5)));
+        Waveforms w = SteadyState.of(c);
+        assertThat(w.voltage("a", "b").peak()).isLessThan(1e-12);
+        assertThat(w.current("W").peak()).isCloseTo(1, within(1e-4));
+    }
+
+    @DataProvider
+    public Object[][] devices() {
+        return new Object[][]{{new Device.Junction("D", "a", "0", 1e-8, 1.8, 0.05, 0), -2, 2},
+                {new Device.Junction("D", "a", "0", 2e-5, 20, 40, 12), -30, 40},
+                {new Device.VacuumDiode("D", "a", "0", 2e-4), -50, 90},
+                {new Device.CurrentLoad("D", "a", "0", 0.1, 5), -20, 300},
+                {new Device.PowerLoad("D", "a", "0", 60, 40), -300, 300},
+                {new Device.Triode("D", "a", "g", "k", 2e-3, 20), -20, 250},
+                {new Device.Pentode("D", "a", "s", "g", "k", 1e-3, 10, 0.85, 20), -20, 250},
+                {Device.Regulator.positive("D", "i", "o", "0", 15, 2, 0.05, 0.5), 0, 20},
+                {new Device.Regulator("D", new Device.Pair("i", "o"), new Device.Pair("o", "0"), new Device.Pair("m", "0"), 15,
+                        12, 2, 0.1, 1), 0, 20},
+                {new Device.Zener("D", "0", "a", 150, 100), -160, 3}};
+    }
+
+    /** The slopes that Newton's method goes by are those of the currents, by central differences. */
+    @Test(dataProvider = "devices")
+    public void slopesAreThoseOfTheCurrents(Device d, double from, double to) {
+        int n = d.pairs().size();
+        Random random = new Random(3);
+        for (int trial = 0; trial < 200; trial++) {
+            double[] v = random.doubles(n, from, to).toArray();
+            double[] i = new double[n];
+            double[][] g = new double[n][n];
+            d.evaluate(v, 0, 0.7, i, g);
+            for (int c = 0; c < n; c++) {
+                double h = 1e-6 * Math.max(1, Math.abs(v[c]));
+                double[] up = new double[n];
+                double[] down = new double[n];
+                double at = v[c];
+                v[c] = at + h;
+                d.evaluate(v, 0, 0.7, up, new double[n][n]);
+                v[c] = at - h;
+                d.evaluate(v, 0, 0.7, down, new double[n][n]);
+                v[c] = at;
+                for (int r = 0; r < n; r++) {
+                    double slope = (up[r] - down[r]) / (2 * h);
+                    assertThat(g[r][c]).as(d + " " + r + " " + c).isCloseTo(slope, within(1e-4 * Math.abs(slope) + 1e-7));
+                }
+            }
+        }
+    }
+
+    /** i = Is·(exp((v − iRs)/nVt) − 1) holds for what the folded expression gives. */
+    @Test
+    public void aJunctionBehindItsResistanceObeysItsLaw() {
+        Device.Junction d = new Device.Junction("D", "a", "0", 1e-9, 1.7, 0.4, 0);
+        double scale = 1.7 * Device.THERMAL_VOLTS;
+        for (double v = -1; v < 3; v += 0.1) {
+            double i = d.current(d.omega(v));
+            assertThat(i).isCloseTo(1e-9 * (Math.exp((v - i * 0.4) / scale) - 1), within(1e-9 * Math.abs(i) + 1e-15));
+        }
+    }
+
+    @DataProvider
+    public Object[][] refused() {
+        Element r = new Element.Resistance("R", "a", "0", 5);
+        return new Object[][]{{List.of(r, r), "R: stands twice"},
+                {List.of(new Element.Resistance("R", "a", "b", 5)), "nothing is connected"},
+                {List.of(r, new Element.Resistance("Q", "x", "y", 1)), "node x: has no path to the reference"}};
+    }
+
+    @Test(dataProvider = "refused")
+    public void aCircuitThatHangsInTheAirIsRefused(List<Element> elements, String why) {
+        assertThatThrownBy(() -> new Circuit(50, elements)).isInstanceOf(BadCircuitException.class).hasMessageContaining(why);
+    }
+
+    @Test
+    public void whatIsNotSettledIsRefused() {
+        Circuit loop = new Circuit(50, List.of(sine(10, 0), new Element.Source("T", "a", "0", 5, 0, 0, 0)));
+        assertThatThrownBy(() -> SteadyState.of(loop)).isInstanceOf(BadCircuitException.class).hasMessageContaining("in a loop");
+        assertThatThrownBy(() -> SteadyState.of(new Circuit(50, List.of(sine(10, 1)))).voltage("z"))
+                .hasMessageContaining("node z");
+        assertThatThrownBy(() -> new Device.Junction("D", "a", "0", 1e-9, 1, 0, 0)).hasMessageContaining("series resistance");
+    }
+}
