@@ -45,12 +45,16 @@ final class ComputedFigures {
     ObjectNode of(JobFile file) {
         Job job = file.job();
         Words words = Words.of(job.plate().dialect());
-        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 3);
+        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 4);
         file.id().ifPresent(id -> root.put("id", id));
         root.put("set", job.plate().name()).put("computedFor", now.toLocalDate().toString());
         HearthReading hearth = Hearth.of(job, knowledge).at(now.toInstant());
         root.put("hearth", hearth.state().code());
         root.setAll(new ComputedSet(knowledge, now, words).of(job, hearth));
+        ObjectNode supply = new ComputedSupply(knowledge, now, words).of(job);
+        if (!supply.isEmpty()) {
+            root.set("supply", supply);
+        }
         ArrayNode parts = root.putArray("parts");
         for (Assessment a : new Assessor(knowledge).assessAll(job, now.toLocalDate())) {
             parts.add(part(job, a, words, hearth.state()));

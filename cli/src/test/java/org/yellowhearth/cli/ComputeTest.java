@@ -43,6 +43,43 @@ public class ComputeTest {
         return Files.writeString(Files.createTempFile("job", ".json"), text);
     }
 
+    private static final String SUPPLY = """
+            {"format": "yellow-hearth-job", "version": 4,
+             "set": {"name": "Test set", "mains": {"volts": 230, "hertz": 50}},
+             "parts": [{"ref": "C1", "marking": "32 MFD 450 V electrolytic reservoir"}],
+             "items": [
+              {"item": "supply-winding", "id": "s1", "name": "w", "volts": 300, "ohms": 150, "tapped": true},
+              {"item": "supply-rectifier", "id": "s2", "name": "V1", "winding": "w", "scheme": "full-wave", "make": "vacuum",
+               "dropVolts": 20, "dropAmperes": 0.125, "to": "HT"},
+              {"item": "supply-filter", "id": "s3", "from": "HT", "to": "HT", "farads": 16e-6, "esrOhms": 1.25, "leakOhms": 5e6},
+              {"item": "supply-filter", "id": "s4", "from": "HT", "to": "HT2", "ohms": 300, "henries": 10, "farads": 32e-6,
+               "esrOhms": 0.625, "leakOhms": 5e6},
+              {"item": "supply-load", "id": "s5", "name": "set", "at": "HT2", "kind": "resistance", "value": 4000}]}
+            """;
+
+    /** The reference supply full-wave-valve-choke, against what the circuit simulator made of it (see core's golden figures). */
+    @Test
+    public void aDescribedSupplyIsWorkedOut() throws IOException {
+        assertThat(run(file(SUPPLY))).as(err.toString()).isZero();
+        JsonNode drawn = new ObjectMapper().readTree(out.toString()).path("supply").path("asDrawn");
+        assertThat(drawn.path("points").path("HT").path("dcVolts").asDouble()).isCloseTo(339.646, within(0.03));
+        assertThat(drawn.path("points").path("HT2").path("ripplePeakToPeakVolts").asDouble()).isCloseTo(0.21981, within(2.2e-4));
+        assertThat(drawn.path("elements").path("V1.1").path("peakAmperes").asDouble()).isCloseTo(0.308403, within(1.5e-4));
+        assertThat(drawn.path("coldStart").path("points").path("HT").path("highestVolts").asDouble()).isBetween(339.0, 424.0);
+        assertThat(drawn.path("spice").toString()).contains("b_v1_1", "l_s4", "c_s3c");
+        assertThat(drawn.path("values").get(0).path("origin").asText()).isEqualTo("typed");
+    }
+
+    @Test
+    public void aSupplyThatLacksSomethingSaysWhat() throws IOException {
+        assertThat(run(file(SUPPLY.replace("\"ohms\": 300, ", "")))).isZero();
+        JsonNode drawn = new ObjectMapper().readTree(out.toString()).path("supply").path("asDrawn");
+        assertThat(drawn.path("missing").get(0).asText()).contains("Section s4 lacks its winding resistance");
+        assertThat(drawn.has("points")).isFalse();
+        assertThat(run(file(SUPPLY.replace("\"to\": \"HT2\"", "\"to\": \"H T\"")))).isEqualTo(1);
+        assertThat(err.toString()).contains("/items/3").contains("the point a stage ends at is a short word");
+    }
+
     @Test
     public void everyComputedFigureIsPrinted() throws IOException {
         assertThat(run(file(JOB))).isZero();

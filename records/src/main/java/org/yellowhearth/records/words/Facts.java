@@ -31,6 +31,14 @@ import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.StatedValue;
+import org.yellowhearth.core.fact.SupplyFilter;
+import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyRectifier;
+import org.yellowhearth.core.fact.SupplyRegulator;
+import org.yellowhearth.core.fact.SupplySection;
+import org.yellowhearth.core.fact.SupplyStage;
+import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.fact.ThreePoint;
 import org.yellowhearth.core.fact.Wish;
@@ -131,7 +139,35 @@ final class Facts {
             case GridCircuit g -> List.of(g.part() + " " + Quantity.volts(g.sourceVolts()),
                     "grid leak " + Quantity.ohms(g.gridLeakOhms()), "grid at " + Quantity.volts(g.gridVolts()),
                     "gm " + Quantity.of(g.transconductance(), Unit.MHO), Quantity.amperes(g.anodeAmperes()).toString());
+            case SupplySection s -> supply(s);
         });
+    }
+
+    private List<String> supply(SupplySection section) {
+        return switch (section) {
+            case SupplyMains m -> List.of(Quantity.volts(m.nominalVolts()).toString(), Quantity.hertz(m.hertz()).toString(),
+                    shown("there", m.volts(), Unit.VOLT), shown("primary", m.primaryOhms(), Unit.OHM));
+            case SupplyWinding w -> List.of(w.name(), w.part().map(PartRef::toString).orElse(""),
+                    (w.tapped() ? "2 × " : "") + Quantity.volts(w.volts()), shown("", w.ohms(), Unit.OHM));
+            case SupplyRectifier r -> List.of(r.name(), r.part().map(PartRef::toString).orElse(""), words.word(r.scheme()),
+                    r.winding() + " → " + r.to(), r.negative() ? "negative" : "");
+            case SupplyFilter f -> List.of(f.from().equals(f.to()) ? f.to() : f.from() + " → " + f.to(),
+                    f.through().map(PartRef::toString).orElse(shown("", f.ohms(), Unit.OHM)),
+                    f.shunt().map(PartRef::toString).orElse(shown("", f.farads(), Unit.FARAD)));
+            case SupplyLoad l -> List.of(l.name(), "at " + l.at(), Quantity.of(l.value(), switch (l.kind()) {
+                case RESISTANCE -> Unit.OHM;
+                case CURRENT -> Unit.AMPERE;
+                case POWER -> Unit.WATT;
+            }).toString());
+            case SupplyStage v -> List.of(v.name(), v.part().map(PartRef::toString).orElse(""), "at " + v.at(),
+                    Quantity.amperes(v.amperes()).toString());
+            case SupplyRegulator r -> List.of(r.name(), words.word(r.kind()), r.from() + " → " + r.to(),
+                    Quantity.volts(r.volts()).toString());
+        };
+    }
+
+    private static String shown(String what, OptionalDouble value, Unit unit) {
+        return value.isEmpty() ? "" : (what + " " + Quantity.of(value.getAsDouble(), unit)).strip();
     }
 
     private List<String> place(Place p) {

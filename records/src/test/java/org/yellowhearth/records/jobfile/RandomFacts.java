@@ -28,6 +28,13 @@ import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.SupplyFilter;
+import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyRectifier;
+import org.yellowhearth.core.fact.SupplyRegulator;
+import org.yellowhearth.core.fact.SupplyStage;
+import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.fact.Symptom;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.fact.ThreePoint;
@@ -104,7 +111,7 @@ final class RandomFacts {
     }
 
     private static Item item(String id, Random r) {
-        return switch (r.nextInt(12)) {
+        return switch (r.nextInt(19)) {
             case 0 -> new Paper(id, "Drawing", r.nextBoolean() ? "" : "rev. C");
             case 1 -> new Observation(id, one(r, Observation.Sign.values()), "by the gang", "tacked \"on\"",
                     r.nextBoolean() ? Optional.empty() : Optional.of("i1"));
@@ -120,7 +127,30 @@ final class RandomFacts {
             case 8 -> new DryingHold(id, AT.plusSeconds(r.nextInt(9999)), r.nextInt(72), "");
             case 9 -> rail(id, r);
             case 10 -> new CheckResult(id, "primary", one(r, CheckResult.Outcome.values()), maybe(r, 1, 100), "seen", AT);
-            default -> new Jumper(id, "lid switch", r.nextBoolean());
+            case 11 -> new Jumper(id, "lid switch", r.nextBoolean());
+            default -> supply(id, r);
+        };
+    }
+
+    private static Item supply(String id, Random r) {
+        Optional<PartRef> part = r.nextBoolean() ? Optional.empty() : Optional.of(PartRef.of("R" + (1 + r.nextInt(9))));
+        Optional<PartRef> cap = r.nextBoolean() ? Optional.empty() : Optional.of(PartRef.of("C" + (1 + r.nextInt(9))));
+        return switch (r.nextInt(7)) {
+            case 0 -> new SupplyMains(id, 230, maybe(r, 200, 250), 50, maybe(r, 1, 50));
+            case 1 -> new SupplyWinding(id, "w" + r.nextInt(5), part, 1 + r.nextInt(500), maybe(r, 1, 300), r.nextBoolean());
+            case 2 -> new SupplyRectifier(id, "V1", part, "w1", one(r, SupplyRectifier.Scheme.values()),
+                    one(r, SupplyRectifier.Make.values()),
+                    maybe(r, 1, 50), maybe(r, 0.01, 1), r.nextBoolean() ? OptionalInt.empty() : OptionalInt.of(1 + r.nextInt(20)),
+                    r.nextBoolean(), "HT", "0", cap, maybe(r, 1e-6, 1e-3), cap, maybe(r, 1e-6, 1e-3),
+                    r.nextBoolean() ? List.of() : List.of(new SupplyRectifier.Leg(1), new SupplyRectifier.Leg(r.nextDouble())));
+            case 3 -> new SupplyFilter(id, "HT", part, maybe(r, 1, 1e5), maybe(r, 0.1, 50), "HT2", cap, maybe(r, 1e-9, 1e-3),
+                    maybe(r, 0, 100), maybe(r, 1e3, 1e9), "0");
+            case 4 -> new SupplyLoad(id, "set", "HT2", one(r, SupplyLoad.Kind.values()), 0.01 + r.nextDouble());
+            case 5 -> new SupplyStage(id, "V3", part, "HT2", 0.04, -8, 250, 20, maybe(r, 0.05, 0.3), 400, r.nextInt(1000), cap,
+                    180, cap,
+                    470_000, "0");
+            default -> new SupplyRegulator(id, "U1", part, one(r, SupplyRegulator.Kind.values()), "HT", "o", r.nextBoolean(), 15,
+                    maybe(r, 0, 5), maybe(r, 0.01, 5), r.nextBoolean() ? "" : "p", maybe(r, -20, 20));
         };
     }
 

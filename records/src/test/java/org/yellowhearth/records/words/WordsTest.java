@@ -43,6 +43,9 @@ import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.StatedValue;
+import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyRectifier;
+import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.Symptom;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.fact.Verdict;
@@ -90,6 +93,9 @@ import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Gate;
 import org.yellowhearth.core.safety.HazardClass;
 import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.trace.ModelValue;
+import org.yellowhearth.core.trace.SupplyModel;
+import org.yellowhearth.core.trace.TraceWords;
 import org.yellowhearth.records.census.Column;
 import org.yellowhearth.records.json.RecordJson;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
@@ -103,7 +109,7 @@ public class WordsTest {
                 AssessWords.values(), AgreementCriterion.SuspicionWords.values(), RenewWords.values(),
                 Caution.CautionWords.values(), MainsFit.MainsWords.values(), Estimate.EstimateWords.values(),
                 Check.CheckWords.values(), Gate.GateWords.values(),
-                ColourCode.ColourWords.values(), StoryWords.values()).flatMap(Stream::of);
+                ColourCode.ColourWords.values(), TraceWords.values(), StoryWords.values()).flatMap(Stream::of);
     }
 
     private static Stream<Coded> terms() {
@@ -127,6 +133,9 @@ public class WordsTest {
                 Qualifier.values(), Bound.End.values(), Contact.values(), MeterLoading.Meter.values(), Look.Sign.values(),
                 StatedValue.Origin.values(),
                 Place.Side.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
+                SupplyRectifier.Scheme.values(), SupplyRectifier.Make.values(),
+                SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), ModelValue.Which.values(), ModelValue.Origin.values(),
+                SupplyModel.View.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
     }
 

@@ -1,0 +1,64 @@
+package org.yellowhearth.core.fact;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+
+import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.part.PartRef;
+
+/**
+ * A rectifier.
+ *
+ * @param winding the name of the winding that feeds it
+ * @param make what it is made of; from the part where that says so
+ * @param dropVolts what a vacuum rectifier drops at {@code dropAmperes}, as its data state it; the arc drop of a gas-filled one
+ * @param plates of a selenium or copper oxide stack, for each leg
+ * @param negative whether it makes a negative voltage
+ * @param to the point it feeds
+ * @param common the point its current comes back to
+ * @param first the first capacitor of a doubler, and its capacitance where no part is pointed at
+ * @param second the other one
+ * @param legs what each leg conducts, 1 a whole one; all whole where nothing is said
+ */
+public record SupplyRectifier(String id, String name, Optional<PartRef> part, String winding, Scheme scheme, Make make,
+        OptionalDouble dropVolts, OptionalDouble dropAmperes, OptionalInt plates, boolean negative, String to, String common,
+        Optional<PartRef> first, OptionalDouble firstFarads, Optional<PartRef> second, OptionalDouble secondFarads,
+        List<Leg> legs) implements SupplySection {
+    /** How it is connected. */
+    public enum Scheme implements Coded {
+        HALF_WAVE, FULL_WAVE, BRIDGE, FULL_WAVE_DOUBLER, CASCADE_DOUBLER;
+
+        /** Whether it doubles, with two capacitors of its own. */
+        public boolean doubles() {
+            return this == FULL_WAVE_DOUBLER || this == CASCADE_DOUBLER;
+        }
+    }
+
+    /** What it is made of. */
+    public enum Make implements Coded {
+        UNSTATED, VACUUM, GAS, SILICON, GERMANIUM, SELENIUM, COPPER_OXIDE
+    }
+
+    /** One leg. */
+    public record Leg(double share) {
+        public Leg {
+            Checked.within("share of a leg", share, 0, 10);
+        }
+    }
+
+    public SupplyRectifier {
+        Item.requireId(id);
+        common = SupplySection.orChassis(common);
+        SupplySection.requirePoint("a rectifier's name", name);
+        SupplySection.requirePoint("the winding of a rectifier", winding);
+        SupplySection.requirePoint("the point a rectifier feeds", to);
+        SupplySection.requirePoint("the point a rectifier returns to", common);
+        Checked.within("drop of a rectifier", dropVolts, 0.1, 500);
+        Checked.within("current of a drop", dropAmperes, 1e-6, 100);
+        Checked.within("capacitance", firstFarads, 1e-12, 10);
+        Checked.within("capacitance", secondFarads, 1e-12, 10);
+        legs = List.copyOf(legs);
+    }
+}

@@ -1,0 +1,24 @@
+package org.yellowhearth.core.fact;
+
+/**
+ * One section of the supply of a set as a person describes it: sections are joined at named points, of which {@code 0} is the chassis.
+ * A value that is not typed comes from the part that is pointed at.
+ */
+public sealed interface SupplySection extends Item permits SupplyMains, SupplyWinding, SupplyRectifier, SupplyFilter, SupplyLoad,
+        SupplyStage, SupplyRegulator {
+    /** The chassis, from which all voltages are counted. */
+    String CHASSIS = "0";
+
+    /** The chassis where nothing is said. */
+    static String orChassis(String point) {
+        return point.isEmpty() ? CHASSIS : point;
+    }
+
+    /** Refuses what is no name of a point. */
+    static void requirePoint(String what, String point) {
+        if (!point.matches("[\\p{L}\\p{N}+−-]{1,20}")) {
+            throw new IllegalArgumentException(
+                    what + " is a short word such as HT or bias, or 0 for the chassis, not \"" + point + "\"");
+        }
+    }
+}

@@ -1,0 +1,25 @@
+package org.yellowhearth.core.fact;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+import org.yellowhearth.core.part.PartRef;
+
+/**
+ * A winding that feeds a rectifier, or the mains itself in a set without a transformer.
+ *
+ * @param name what rectifiers call it by
+ * @param part the winding of the census
+ * @param volts RMS open-circuit voltage at nominal mains; of each half where it is tapped
+ * @param ohms what its current meets, of each half where it is tapped; from the part where it is not typed
+ */
+public record SupplyWinding(String id, String name, Optional<PartRef> part, double volts, OptionalDouble ohms, boolean tapped)
+        implements
+            SupplySection {
+    public SupplyWinding {
+        Item.requireId(id);
+        SupplySection.requirePoint("a winding's name", name);
+        Checked.within("winding voltage", volts, 0.1, 20_000);
+        Checked.within("winding resistance", ohms, 0.001, 100_000);
+    }
+}

@@ -1,0 +1,35 @@
+package org.yellowhearth.core.trace;
+
+import java.util.Optional;
+
+import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.quantity.Quantity;
+
+/**
+ * One parameter of the model, and where it comes from.
+ *
+ * @param section id of the section it belongs to
+ * @param element the name of its element in the circuit
+ * @param part the part it is said of, where there is one
+ */
+public record ModelValue(String section, String element, Which which, Quantity value, Origin origin, Optional<PartRef> part) {
+    /** Which parameter. */
+    public enum Which implements Coded {
+        CAPACITANCE, SERIES_RESISTANCE, LEAKAGE_RESISTANCE, RESISTANCE, INDUCTANCE, WINDING_RESISTANCE, DROP, DROPOUT, OUTPUT_RESISTANCE
+    }
+
+    /** Where a parameter comes from. */
+    public enum Origin implements Coded {
+        /** Typed in the description of the supply. */
+        TYPED,
+        /** As marked on the part. */
+        MARKED,
+        /** As last read of the part, out of circuit. */
+        MEASURED,
+        /** As parts of its kind and age most often are. */
+        GUESSED,
+        /** Taken so because nothing is known; it may be typed. */
+        ASSUMED
+    }
+}
