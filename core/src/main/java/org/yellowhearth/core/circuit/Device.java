@@ -52,6 +52,8 @@ public sealed interface Device extends Element permits
     record Junction(String name, String anode, String cathode, double saturationAmperes, double emission, double seriesOhms,
             double offsetVolts) implements Device {
         private static final double LEAST_OHMS = 1e-6;
+        /** So many thermal voltages below nothing, nothing but the saturation current is left. */
+        private static final double DEEPLY_SHUT = -40;
 
         public Junction {
             Checks.aboveZero(name, "saturation current in A", saturationAmperes);
@@ -69,6 +71,11 @@ public sealed interface Device extends Element permits
 
         @Override
         public void evaluate(double[] v, int at, double warm, double[] i, double[][] g) {
+            if (v[at] - offsetVolts < DEEPLY_SHUT * emission * THERMAL_VOLTS) {
+                i[at] = -warm * saturationAmperes;
+                g[at][at] = 0;
+                return;
+            }
             double w = omega(v[at]);
             i[at] = warm * current(w);
             g[at][at] = warm * slope(w);
