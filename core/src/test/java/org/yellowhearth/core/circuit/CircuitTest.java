@@ -23,6 +23,37 @@ public class CircuitTest {
         }
     }
 
+    /** Two steps of unequal length, each a parabola: the integrals of s² and of a line, worked by hand. */
+    @Test
+    public void meansSquaresAndExtremesAreThoseOfTheParabolas() {
+        // 0 to 3 s: y = (t/3)²; 3 to 4 s: y = 1 − (t − 3), back to 0.
+        Wave w = new Wave(new double[]{0, 1, 3, 3 + 1 / 3.0, 4}, new double[]{0, 1 / 9.0, 1, 2 / 3.0, 0});
+        assertThat(w.mean()).isCloseTo((3 / 3.0 + 0.5) / 4, within(1e-14));
+        assertThat(w.rms()).isCloseTo(Math.sqrt((3 / 5.0 + 1 / 3.0) / 4), within(1e-14));
+        assertThat(w.at(1.5)).isCloseTo(0.25, within(1e-14));
+        assertThat(w.most()).isEqualTo(1);
+        // A hump between the points: y = 4s(1 − s) has its crest of 1 at the middle.
+        Wave hump = new Wave(new double[]{0, 1 / 3.0, 1}, new double[]{0, 8 / 9.0, 0});
+        assertThat(hump.most()).isCloseTo(1, within(1e-14));
+        assertThat(hump.peakToPeak()).isCloseTo(1, within(1e-14));
+        assertThat(hump.meanProduct(hump)).isCloseTo(8 / 15.0, within(1e-14));
+    }
+
+    /** A very light load draws pulses much shorter than the longest step, wherever the crest lies in it; none may be stepped over. */
+    @Test
+    public void noPulseIsSteppedOver() {
+        for (double phase = 0; phase < 0.2; phase += 0.0131) {
+            Circuit c = new Circuit(50, List.of(new Element.Source("S", "a", "0", 0, 400, phase, 0.01),
+                    new Device.Junction("D", "a", "b", 1e-6, 1, 1e-2, 0),
+                    new Element.Capacitance("C", "b", "0", 16e-6, 1e-3, 1e9),
+                    new Element.Resistance("R", "b", "0", 3e6)));
+            Waveforms w = SteadyState.of(c);
+            double load = w.current("R").mean();
+            assertThat(w.current("D").mean()).as("phase " + phase).isCloseTo(load, within(0.05 * load + 6e-6));
+            assertThat(w.voltage("b").most()).as("phase " + phase).isBetween(399.5, 400.0);
+        }
+    }
+
     private static Element sine(double peak, double ohms) {
         return new Element.Source("S", "a", "0", 0, peak, 0, ohms);
     }

@@ -98,9 +98,9 @@ public class TransientTest {
                 .coldStart(0, 2, (d, s) -> d.name().equals("V") ? Math.min(1, s) : 1, List.of(Probe.voltage("b")),
                         Watcher.NOBODY)
                 .getFirst();
-        double steady = SteadyState.of(c).voltage("b").mean();
-        assertThat(v.greatest()).isGreaterThan(steady + 15).isLessThan(300);
-        assertThat(v.last()[v.last().length - 1]).isLessThan(steady + 15);
+        Wave steady = SteadyState.of(c).voltage("b");
+        assertThat(v.greatest()).isGreaterThan(steady.most() + 5).isLessThan(300);
+        assertThat(v.most()[v.most().length - 1]).isCloseTo(steady.most(), within(0.2));
     }
 
     @Test
