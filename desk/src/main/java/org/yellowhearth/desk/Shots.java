@@ -19,10 +19,8 @@ import java.util.concurrent.Executors;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
-import javafx.event.ActionEvent;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
-import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
@@ -199,15 +197,6 @@ public final class Shots extends Application {
         steps.add(() -> model.gateProperty().get().ifPresent(g -> g.leave().run()));
         steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
         shot("assess-limits");
-        steps.add(() -> ((ToggleButton) shell.lookup("#show-loading")).fire());
-        for (List<String> field : List.of(List.of("volts", "85 V"), List.of("source", "220k"), List.of("range", "250 V"))) {
-            steps.add(() -> {
-                TextField typed = (TextField) shell.lookup("#loading-" + field.getFirst());
-                typed.setText(field.getLast());
-                typed.fireEvent(new ActionEvent());
-            });
-        }
-        shot("assess-meter");
         steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
         steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
         steps.add(() -> model.benchLine().lineProperty().set(""));
