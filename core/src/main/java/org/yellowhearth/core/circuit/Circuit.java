@@ -63,11 +63,4 @@ public record Circuit(double hertz, List<Element> elements) {
     public double period() {
         return 1 / hertz;
     }
-
-    /** This with some elements put in the place of those of the same names. */
-    public Circuit with(List<? extends Element> changed) {
-        Map<String, Element> by = new HashMap<>();
-        changed.forEach(e -> by.put(e.name(), e));
-        return new Circuit(hertz, elements.stream().map(e -> by.getOrDefault(e.name(), e)).toList());
-    }
 }

@@ -5,19 +5,13 @@ package org.yellowhearth.core.circuit;
  * times, so these are plain loops without objects.
  */
 final class Dense {
+    private static final double NOTHING = 1e-300;
+
     private Dense() {
     }
 
     static double[][] zero(int rows, int columns) {
         return new double[rows][columns];
-    }
-
-    static double[][] copy(double[][] m) {
-        double[][] all = new double[m.length][];
-        for (int r = 0; r < m.length; r++) {
-            all[r] = m[r].clone();
-        }
-        return all;
     }
 
     /** The product a·b. */
@@ -65,13 +59,8 @@ final class Dense {
     static int solve(double[][] m, double[][] b) {
         int n = m.length;
         for (int k = 0; k < n; k++) {
-            int best = k;
-            for (int r = k + 1; r < n; r++) {
-                if (Math.abs(m[r][k]) > Math.abs(m[best][k])) {
-                    best = r;
-                }
-            }
-            if (!(Math.abs(m[best][k]) > 1e-300)) {
+            int best = pivot(m, k, n);
+            if (best < 0) {
                 return k;
             }
             swap(m, k, best);
@@ -102,13 +91,8 @@ final class Dense {
     /** Solves the first so many rows of m, whose next column is the right side and becomes the solution. */
     static boolean solveColumn(double[][] m, int n) {
         for (int k = 0; k < n; k++) {
-            int best = k;
-            for (int r = k + 1; r < n; r++) {
-                if (Math.abs(m[r][k]) > Math.abs(m[best][k])) {
-                    best = r;
-                }
-            }
-            if (!(Math.abs(m[best][k]) > 1e-300)) {
+            int best = pivot(m, k, n);
+            if (best < 0) {
                 return false;
             }
             swap(m, k, best);
@@ -132,6 +116,17 @@ final class Dense {
             m[k][n] = sum / m[k][k];
         }
         return true;
+    }
+
+    /** The row from k on with the greatest value in column k, or −1 where there is none but zeros. */
+    private static int pivot(double[][] m, int k, int n) {
+        int best = k;
+        for (int r = k + 1; r < n; r++) {
+            if (Math.abs(m[r][k]) > Math.abs(m[best][k])) {
+                best = r;
+            }
+        }
+        return Math.abs(m[best][k]) > NOTHING ? best : -1;
     }
 
     private static void minus(double[] row, double f, double[] other, int from) {

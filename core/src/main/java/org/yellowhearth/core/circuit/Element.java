@@ -89,11 +89,6 @@ public sealed interface Element permits
         public List<String> nodes() {
             return List.of(a, b);
         }
-
-        /** This driven with another share of its voltages. */
-        public Source scaled(double share) {
-            return new Source(name, a, b, dcVolts * share, peakVolts * share, phase, ohms);
-        }
     }
 
     /** Windings on one ideal core: volts per turn are the same, and their ampere turns add up to nothing. */

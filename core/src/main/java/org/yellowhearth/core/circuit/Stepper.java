@@ -210,10 +210,8 @@ final class Stepper {
         for (int k = 0; k < p; k++) {
             double atThird = ports.i[k];
             double atEnd = ports.i[p + k];
-            double b = (9 * third[k] - i[k] - 8 * old[k]) / 2;
-            double c = (3 * i[k] - 9 * third[k] + 6 * old[k]) / 2;
-            double toThird = atThird - i[k] - ratio / 3 * (b + c * (2 + ratio / 3));
-            double toEnd = atEnd - i[k] - ratio * (b + c * (2 + ratio));
+            double toThird = atThird - Parabola.at(1 + ratio / 3, old[k], third[k], i[k]);
+            double toEnd = atEnd - Parabola.at(1 + ratio, old[k], third[k], i[k]);
             double scale = Math.max(Math.max(scale(k), Math.abs(atEnd)), LEAST_SHARE * all);
             if (scale > 0) {
                 most = Math.max(most, Math.max(Math.abs(toThird), Math.abs(toEnd)) / scale);
@@ -228,10 +226,9 @@ final class Stepper {
 
     /** Whether a voltage that is negative at the start, the third and the end of a step comes up between them to where a device opens. */
     private static boolean opensBetween(double start, double third, double end) {
-        double b = (9 * third - end - 8 * start) / 2;
-        double c = (3 * end - 9 * third + 6 * start) / 2;
-        double vertex = -b / (2 * c);
-        double highest = start + vertex * (b + vertex * c);
+        double c = Parabola.c(start, third, end);
+        double vertex = -Parabola.b(start, third, end) / (2 * c);
+        double highest = Parabola.at(vertex, start, third, end);
         return c < 0 && vertex > 0 && vertex < 1 && highest > 0 && highest > Math.max(third, end) + NOT_NOTHING * Math.abs(c);
     }
 
@@ -264,10 +261,8 @@ final class Stepper {
         }
         double ratio = last > 0 ? h / last : 0;
         for (int k = 0; k < p; k++) {
-            double b = (9 * vThird[k] - v[k] - 8 * vOld[k]) / 2;
-            double c = (3 * v[k] - 9 * vThird[k] + 6 * vOld[k]) / 2;
-            ports.v[k] = v[k] + ratio / 3 * (b + c * (2 + ratio / 3));
-            ports.v[p + k] = v[k] + ratio * (b + c * (2 + ratio));
+            ports.v[k] = Parabola.at(1 + ratio / 3, vOld[k], vThird[k], v[k]);
+            ports.v[p + k] = Parabola.at(1 + ratio, vOld[k], vThird[k], v[k]);
         }
     }
 

@@ -121,9 +121,7 @@ public final class Wave {
         }
         int k = 2 * low;
         double s = (t - times[k]) / (times[k + 2] - times[k]);
-        double b = (9 * values[k + 1] - values[k + 2] - 8 * values[k]) / 2;
-        double c = (3 * values[k + 2] - 9 * values[k + 1] + 6 * values[k]) / 2;
-        return values[k] + s * (b + s * c);
+        return Parabola.at(s, values[k], values[k + 1], values[k + 2]);
     }
 
     /** What a step contributes, as a parabola y0 + b·s + c·s² over its length taken as 1. */
@@ -137,7 +135,7 @@ public final class Wave {
             double y0 = values[k] - shift;
             double third = values[k + 1] - shift;
             double y1 = values[k + 2] - shift;
-            sum += (times[k + 2] - times[k]) * term.of(y0, (9 * third - y1 - 8 * y0) / 2, (3 * y1 - 9 * third + 6 * y0) / 2);
+            sum += (times[k + 2] - times[k]) * term.of(y0, Parabola.b(y0, third, y1), Parabola.c(y0, third, y1));
         }
         return sum / period();
     }
@@ -150,8 +148,8 @@ public final class Wave {
         double best = sign * values[0];
         for (int k = 0; k + 2 < values.length; k += 2) {
             double y0 = values[k];
-            double b = (9 * values[k + 1] - values[k + 2] - 8 * y0) / 2;
-            double c = (3 * values[k + 2] - 9 * values[k + 1] + 6 * y0) / 2;
+            double b = Parabola.b(y0, values[k + 1], values[k + 2]);
+            double c = Parabola.c(y0, values[k + 1], values[k + 2]);
             double vertex = -b / (2 * c);
             best = Math.max(best, Math.max(sign * values[k + 1], sign * values[k + 2]));
             if (vertex > 0 && vertex < 1) {

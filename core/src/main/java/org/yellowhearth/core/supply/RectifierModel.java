@@ -52,9 +52,6 @@ public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierM
         return new Junction(3e-6, 1.1, 0.15, 0);
     }
 
-    /** The current that a selenium plate of middle size is rated for. */
-    double PLATE_AMPERES = 0.1;
-
     /**
      * A selenium stack: about 0.6 V for a plate at a tenth of an ampere when new; its series resistance grows with age, to about three
      * times in thirty years (common practice, wide scatter).

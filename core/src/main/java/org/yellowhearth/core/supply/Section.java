@@ -28,10 +28,6 @@ public sealed interface Section permits
      * @param part its name in the circuit, most often its reference
      */
     record Cap(String part, double farads, double esrOhms, double leakOhms) {
-        /** A sound one: of its marking, with little loss. */
-        public static Cap sound(String part, double farads) {
-            return new Cap(part, farads, 0.1, 1e7);
-        }
     }
 
     /**

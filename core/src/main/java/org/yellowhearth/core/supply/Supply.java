@@ -59,11 +59,6 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
         return new Supply(mains, 0, List.of(sections));
     }
 
-    /** This at another mains voltage. */
-    public Supply at(double volts) {
-        return new Supply(new Mains(mains.nominalVolts, volts, mains.hertz), primaryOhms, sections);
-    }
-
     /** Its circuit. */
     public Circuit circuit() {
         List<Element> all = new ArrayList<>();
