@@ -1,8 +1,10 @@
 package org.yellowhearth.core.benchline;
 
 import java.util.List;
+import java.util.OptionalDouble;
 
 import org.yellowhearth.core.fact.OfPart;
+import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
@@ -54,6 +56,22 @@ public sealed interface BenchEntry {
      * @param store the name of the rail
      */
     record Happened(Edit.Event event, String store) implements BenchEntry {
+    }
+
+    /**
+     * What a meter shows at a point of the supply under power.
+     *
+     * @param lineVolts the mains at that time
+     * @param meterOhms what the meter loads the point with
+     */
+    record ReadSupply(String point, List<Shown> shown, OptionalDouble lineVolts, OptionalDouble meterOhms) implements BenchEntry {
+        public ReadSupply {
+            shown = List.copyOf(shown);
+        }
+
+        /** One figure. */
+        public record Shown(SupplyReading.Kind kind, double volts) {
+        }
     }
 
     /** A reference alone: the part is to be shown. */

@@ -39,6 +39,7 @@ import org.yellowhearth.core.reading.ReadingParser;
  * lit   off                         the set was put under power, or switched off and unplugged
  * volts HT 0.4V                     a meter across the rail HT shows this
  * volts HT 0.4V found               the same, on a set that stood unplugged and was not discharged by anybody
+ * HT dc 262 ac 6.6 line 236         a meter at the point HT of the supply, under power: DC, AC, and the mains then
  * clip HT 1k   unclip HT            a discharge resistor was clipped on, or came off
  * </pre>
  */
@@ -105,6 +106,10 @@ public final class BenchLine {
         }
         if (correction.matches()) {
             return correct(line, known(correction.group(1), line, correction.start(1)), correction.start(2));
+        }
+        Optional<SupplyLine> supply = SupplyLine.of(job, line);
+        if (supply.isPresent()) {
+            return supply.get().read();
         }
         if (StoreLine.begins(line)) {
             return new StoreLine(job, line).read();

@@ -4,7 +4,7 @@ package org.yellowhearth.core.circuit;
 public final class StoppedException extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
-    StoppedException() {
+    public StoppedException() {
         super("the computation was stopped");
     }
 }

@@ -1,8 +1,9 @@
 package org.yellowhearth.core.fact;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
+import java.util.stream.Stream;
 import org.yellowhearth.core.part.PartRef;
 
 /**
@@ -34,5 +35,15 @@ public record SupplyFilter(String id, String from, Optional<PartRef> through, Op
         if (from.equals(to) && shunt.isEmpty() && farads.isEmpty()) {
             throw new IllegalArgumentException("a stage has a capacitor, or leads from one point to another");
         }
+    }
+
+    @Override
+    public String title() {
+        return from.equals(to) ? to : from + " → " + to;
+    }
+
+    @Override
+    public List<PartRef> parts() {
+        return Stream.of(through, shunt).flatMap(Optional::stream).toList();
     }
 }

@@ -1,6 +1,8 @@
 package org.yellowhearth.core.fact;
 
+import java.util.List;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.part.PartRef;
 
 /**
  * What a point feeds.
@@ -18,5 +20,15 @@ public record SupplyLoad(String id, String name, String at, Kind kind, double va
         SupplySection.requirePoint("a load's name", name);
         SupplySection.requirePoint("the point a load hangs on", at);
         Checked.within("load", value, 1e-6, 1e9);
+    }
+
+    @Override
+    public String title() {
+        return name;
+    }
+
+    @Override
+    public List<PartRef> parts() {
+        return List.of();
     }
 }

@@ -1,6 +1,8 @@
 package org.yellowhearth.core.fact;
 
+import java.util.List;
 import java.util.OptionalDouble;
+import org.yellowhearth.core.part.PartRef;
 
 /**
  * The mains of the supply; one that is not described is that of the set plate.
@@ -18,5 +20,15 @@ public record SupplyMains(String id, double nominalVolts, OptionalDouble volts, 
         Checked.within("mains voltage", volts, 0, 1000);
         Checked.within("line frequency", hertz, 10, 1000);
         Checked.within("primary resistance", primaryOhms, 0, 100_000);
+    }
+
+    @Override
+    public String title() {
+        return "mains";
+    }
+
+    @Override
+    public List<PartRef> parts() {
+        return List.of();
     }
 }

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-
+import java.util.stream.Stream;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
 
@@ -60,5 +60,15 @@ public record SupplyRectifier(String id, String name, Optional<PartRef> part, St
         Checked.within("capacitance", firstFarads, 1e-12, 10);
         Checked.within("capacitance", secondFarads, 1e-12, 10);
         legs = List.copyOf(legs);
+    }
+
+    @Override
+    public String title() {
+        return name;
+    }
+
+    @Override
+    public List<PartRef> parts() {
+        return Stream.of(part, first, second).flatMap(Optional::stream).toList();
     }
 }

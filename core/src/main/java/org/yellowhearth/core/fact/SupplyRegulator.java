@@ -1,5 +1,7 @@
 package org.yellowhearth.core.fact;
 
+import java.util.List;
+
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -35,5 +37,15 @@ public record SupplyRegulator(String id, String name, Optional<PartRef> part, Ki
         if (!tracks.isEmpty()) {
             SupplySection.requirePoint("the point a regulator tracks", tracks);
         }
+    }
+
+    @Override
+    public String title() {
+        return name;
+    }
+
+    @Override
+    public List<PartRef> parts() {
+        return part.stream().toList();
     }
 }

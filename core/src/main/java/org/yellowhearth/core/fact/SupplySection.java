@@ -1,5 +1,9 @@
 package org.yellowhearth.core.fact;
 
+import java.util.List;
+
+import org.yellowhearth.core.part.PartRef;
+
 /**
  * One section of the supply of a set as a person describes it: sections are joined at named points, of which {@code 0} is the chassis.
  * A value that is not typed comes from the part that is pointed at.
@@ -8,6 +12,12 @@ public sealed interface SupplySection extends Item permits SupplyMains, SupplyWi
         SupplyStage, SupplyRegulator {
     /** The chassis, from which all voltages are counted. */
     String CHASSIS = "0";
+
+    /** What the section is called: its name, or the points it lies between. */
+    String title();
+
+    /** The parts of the census it points at. */
+    List<PartRef> parts();
 
     /** The chassis where nothing is said. */
     static String orChassis(String point) {

@@ -1,8 +1,9 @@
 package org.yellowhearth.core.fact;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
+import java.util.stream.Stream;
 import org.yellowhearth.core.part.PartRef;
 
 /**
@@ -41,5 +42,15 @@ public record SupplyStage(String id, String name, Optional<PartRef> part, String
         Checked.within("screen resistance", screenOhms, 0, 1e7);
         Checked.within("cathode resistor", cathodeOhms, 0, 1e6);
         Checked.within("grid leak", gridOhms, 1, 1e8);
+    }
+
+    @Override
+    public String title() {
+        return name;
+    }
+
+    @Override
+    public List<PartRef> parts() {
+        return Stream.of(part, screenCap, cathodeCap).flatMap(Optional::stream).toList();
     }
 }

@@ -1,5 +1,7 @@
 package org.yellowhearth.core.fact;
 
+import java.util.List;
+
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -21,5 +23,15 @@ public record SupplyWinding(String id, String name, Optional<PartRef> part, doub
         SupplySection.requirePoint("a winding's name", name);
         Checked.within("winding voltage", volts, 0.1, 20_000);
         Checked.within("winding resistance", ohms, 0.001, 100_000);
+    }
+
+    @Override
+    public String title() {
+        return name;
+    }
+
+    @Override
+    public List<PartRef> parts() {
+        return part.stream().toList();
     }
 }

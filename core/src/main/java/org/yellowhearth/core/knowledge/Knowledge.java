@@ -7,7 +7,8 @@ import org.yellowhearth.core.part.Role;
 
 /** What the trade knows, read from files and handed to core as values. */
 public record Knowledge(Map<String, CapacitorKind> kinds, Map<String, Source> sources, Vocabulary vocabulary,
-        List<CautionRule> cautions, Map<Role, RoleRule> roles, List<PartRule> partRules, List<PartWear> partWear) {
+        List<CautionRule> cautions, Map<Role, RoleRule> roles, List<PartRule> partRules, List<PartWear> partWear,
+        List<FaultRule.Sign> faultSigns, List<FaultRule> faultRules) {
     public Knowledge {
         kinds = Map.copyOf(kinds);
         sources = Map.copyOf(sources);
@@ -15,6 +16,8 @@ public record Knowledge(Map<String, CapacitorKind> kinds, Map<String, Source> so
         roles = Map.copyOf(roles);
         partRules = List.copyOf(partRules);
         partWear = List.copyOf(partWear);
+        faultSigns = List.copyOf(faultSigns);
+        faultRules = List.copyOf(faultRules);
     }
 
     /** The kind with this id; one that is not known is a fault of the program. */

@@ -2,6 +2,9 @@ package org.yellowhearth.core.supply;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
+
+import org.yellowhearth.core.supply.Knob.Which;
 
 /**
  * One section of a supply between named points; the chassis is {@link #CHASSIS}. A section has an id of its own, and its elements in
@@ -22,12 +25,28 @@ public sealed interface Section permits
 
     String id();
 
+    /** This with every value as a tuner wants it. */
+    Section tuned(Tuner tuner);
+
+    private static List<Double> legs(String id, List<Double> legs, Tuner tuner) {
+        double whole = tuner.at(new Knob(id, Which.CONDUCTANCE), 1);
+        return legs.size() == 1
+                ? List.of(whole * legs.getFirst())
+                : IntStream.range(0, legs.size())
+                        .mapToObj(k -> whole * tuner.at(new Knob(id + "." + (k + 1), Which.CONDUCTANCE), legs.get(k))).toList();
+    }
+
     /**
      * A capacitor as the model takes it.
      *
      * @param part its name in the circuit, most often its reference
      */
     record Cap(String part, double farads, double esrOhms, double leakOhms) {
+        Cap tuned(Tuner t) {
+            return new Cap(part, t.at(new Knob(part, Which.CAPACITANCE), farads),
+                    t.at(new Knob(part, Which.SERIES_RESISTANCE), esrOhms),
+                    t.at(new Knob(part, Which.LEAKAGE_RESISTANCE), leakOhms));
+        }
     }
 
     /**
@@ -38,6 +57,11 @@ public sealed interface Section permits
      * @param ohms resistance that its current meets, of each half where it is tapped: its copper, and a dropper in its line
      */
     record Winding(String id, double volts, double ohms, boolean tapped) implements Section {
+        @Override
+        public Winding tuned(Tuner t) {
+            return new Winding(id, t.at(new Knob(id, Which.WINDING_VOLTS), volts),
+                    t.at(new Knob(id, Which.WINDING_RESISTANCE), ohms), tapped);
+        }
     }
 
     /** How a rectifier is connected. */
@@ -58,6 +82,11 @@ public sealed interface Section permits
             List<Double> legs) implements Section {
         public Rectify {
             legs = List.copyOf(legs);
+        }
+
+        @Override
+        public Rectify tuned(Tuner t) {
+            return new Rectify(id, winding, scheme, model, negative, to, common, Section.legs(id, legs, t));
         }
 
         /** A rectifier whose legs are all whole, against the chassis. */
@@ -89,9 +118,21 @@ public sealed interface Section permits
      * A voltage doubler of two rectifiers and two capacitors: full wave, with the winding between the two capacitors, or cascade, with
      * one side of the winding on the chassis and the first capacitor in the other.
      */
-    record Doubler(String id, String winding, boolean cascade, RectifierModel model, String to, Cap first, Cap second)
-            implements
-                Section {
+    record Doubler(String id, String winding, boolean cascade, RectifierModel model, String to, Cap first, Cap second,
+            List<Double> legs) implements Section {
+        public Doubler {
+            legs = List.copyOf(legs);
+        }
+
+        /** A doubler whose rectifiers are whole. */
+        public Doubler(String id, String winding, boolean cascade, RectifierModel model, String to, Cap first, Cap second) {
+            this(id, winding, cascade, model, to, first, second, List.of(1.0, 1.0));
+        }
+
+        @Override
+        public Doubler tuned(Tuner t) {
+            return new Doubler(id, winding, cascade, model, to, first.tuned(t), second.tuned(t), Section.legs(id, legs, t));
+        }
     }
 
     /**
@@ -109,16 +150,32 @@ public sealed interface Section permits
         public static Filter through(String id, String from, Way way, String to, Cap cap) {
             return new Filter(id, from, way, to, Optional.of(cap), CHASSIS);
         }
+
+        @Override
+        public Filter tuned(Tuner t) {
+            return new Filter(id, from, way.tuned(t), to, shunt.map(c -> c.tuned(t)), against);
+        }
     }
 
     /** What lies between two points of a filter. */
     sealed interface Way permits Way.Wire, Way.Resistor, Way.Choke {
+        /** This with every value as a tuner wants it. */
+        Way tuned(Tuner tuner);
+
         /** The same point. */
         record Wire() implements Way {
+            @Override
+            public Wire tuned(Tuner t) {
+                return this;
+            }
         }
 
         /** A resistor. */
         record Resistor(String part, double ohms) implements Way {
+            @Override
+            public Resistor tuned(Tuner t) {
+                return new Resistor(part, t.at(new Knob(part, Which.RESISTANCE), ohms));
+            }
         }
 
         /** A choke or field coil. */
@@ -127,11 +184,21 @@ public sealed interface Section permits
             public static Choke of(String part, double henries, double ohms) {
                 return new Choke(part, henries, ohms, 30 * 2 * Math.PI * 100 * henries);
             }
+
+            @Override
+            public Choke tuned(Tuner t) {
+                double h = t.at(new Knob(part, Which.INDUCTANCE), henries);
+                return new Choke(part, h, t.at(new Knob(part, Which.WINDING_RESISTANCE), ohms), lossOhms * h / henries);
+            }
         }
     }
 
     /** A resistor between two points: a bleeder, a divider, a back-bias resistor. */
     record Resist(String id, String part, String from, String to, double ohms) implements Section {
+        @Override
+        public Resist tuned(Tuner t) {
+            return new Resist(id, part, from, to, t.at(new Knob(part, Which.RESISTANCE), ohms));
+        }
     }
 
     /** What a rail feeds, as one load. */
@@ -139,6 +206,11 @@ public sealed interface Section permits
         /** What stays the same when the voltage moves; the value is in Ω, A or W. */
         public enum Kind {
             RESISTANCE, CURRENT, POWER
+        }
+
+        @Override
+        public Load tuned(Tuner t) {
+            return new Load(id, at, kind, t.at(new Knob(id, Which.LOAD), value));
         }
     }
 
@@ -156,6 +228,18 @@ public sealed interface Section permits
             Optional<Cap> bypass, double gridOhms, String gridPoint) implements Section {
         /** A resistor and the decoupler behind it. */
         public record Decoupled(double ohms, Optional<Cap> decoupler) {
+        }
+
+        @Override
+        public Stage tuned(Tuner t) {
+            double emission = t.at(new Knob(id, Which.EMISSION), 1);
+            return new Stage(id, at,
+                    new ValveModel(emission * valve.perveance(), valve.mu(), valve.anodeShare(), valve.kneeVolts()),
+                    t.at(new Knob(id + ".load", Which.RESISTANCE), anodeOhms),
+                    screen.map(s -> new Decoupled(t.at(new Knob(id + ".screen", Which.RESISTANCE), s.ohms),
+                            s.decoupler.map(c -> c.tuned(t)))),
+                    cathodeOhms > 0 ? t.at(new Knob(id + ".cathode", Which.RESISTANCE), cathodeOhms) : 0,
+                    bypass.map(c -> c.tuned(t)), t.at(new Knob(id + ".leak", Which.RESISTANCE), gridOhms), gridPoint);
         }
     }
 
@@ -175,9 +259,22 @@ public sealed interface Section permits
         public static Regulate of(String id, String from, String to, double volts) {
             return new Regulate(id, from, to, false, volts, 2, 0.05, 0.5, Optional.empty());
         }
+
+        @Override
+        public Regulate tuned(Tuner t) {
+            return new Regulate(id, from, to, negative, t.at(new Knob(id, Which.HELD_VOLTS), volts),
+                    t.at(new Knob(id, Which.DROPOUT), dropoutVolts), t.at(new Knob(id, Which.OUTPUT_RESISTANCE), outOhms),
+                    passOhms,
+                    tracks);
+        }
     }
 
     /** A zener diode or glow stabiliser from a point to the chassis. */
     record Stabilise(String id, String at, double volts, double ohms, boolean negative) implements Section {
+        @Override
+        public Stabilise tuned(Tuner t) {
+            return new Stabilise(id, at, t.at(new Knob(id, Which.HELD_VOLTS), volts),
+                    t.at(new Knob(id, Which.OUTPUT_RESISTANCE), ohms), negative);
+        }
     }
 }

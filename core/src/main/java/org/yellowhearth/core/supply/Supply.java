@@ -5,6 +5,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
+
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.Circuit;
 import org.yellowhearth.core.circuit.Device;
@@ -57,6 +59,41 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
     /** A supply whose windings do not share a primary resistance. */
     public static Supply of(Mains mains, Section... sections) {
         return new Supply(mains, 0, List.of(sections));
+    }
+
+    /** This with every value as a tuner wants it. */
+    public Supply tuned(Tuner tuner) {
+        double volts = tuner.at(new Knob(Knob.MAINS, Knob.Which.MAINS_VOLTS), mains.volts);
+        double primary = primaryOhms > 0
+                ? tuner.at(new Knob(Knob.MAINS, Knob.Which.WINDING_RESISTANCE), primaryOhms)
+                : 0;
+        return new Supply(new Mains(mains.nominalVolts, volts, mains.hertz), primary,
+                sections.stream().map(s -> s.tuned(tuner)).toList());
+    }
+
+    /** This with one more section. */
+    public Supply with(Section more) {
+        return new Supply(mains, primaryOhms, Stream.concat(sections.stream(), Stream.of(more)).toList());
+    }
+
+    /** Nodes inside sections that a meter can reach: electrodes of valve stages, the middle of a doubler. */
+    public List<String> innerPoints() {
+        List<String> inner = new ArrayList<>();
+        for (Section s : sections) {
+            switch (s) {
+                case Section.Stage v -> {
+                    inner.add(v.id() + ".a");
+                    v.screen().ifPresent(_ -> inner.add(v.id() + ".g2"));
+                    if (v.cathodeOhms() > 0) {
+                        inner.add(v.id() + ".k");
+                    }
+                }
+                case Section.Doubler d -> inner.add(d.cascade() ? d.id() + ".p" : d.winding() + ".b");
+                default -> {
+                }
+            }
+        }
+        return inner;
     }
 
     /** Its circuit. */
@@ -152,16 +189,20 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
     }
 
     private static void leg(Section.Rectify r, int number, String from, String to, List<Element> all) {
-        if (number >= r.legs().size()) {
-            throw new BadCircuitException(r.id(), "has " + r.legs().size() + " legs; expected one more");
-        }
+        RectifierModel model = leg(r.id(), r.model(), r.legs(), number);
         String name = r.legs().size() == 1 ? r.id() : r.id() + "." + (number + 1);
-        double share = r.legs().get(number);
-        if (!(share >= 0 && share <= 10)) {
-            throw new BadCircuitException(r.id(), "has a leg of " + share + " of its conductance; expected 0 to 10");
-        }
-        RectifierModel model = weakened(r.model(), Math.max(share, OPEN_SHARE));
         all.add(r.negative() ? model.between(name, to, from) : model.between(name, from, to));
+    }
+
+    private static RectifierModel leg(String id, RectifierModel whole, List<Double> legs, int number) {
+        if (number >= legs.size()) {
+            throw new BadCircuitException(id, "has " + legs.size() + " legs; expected one more");
+        }
+        double share = legs.get(number);
+        if (!(share >= 0 && share <= 10)) {
+            throw new BadCircuitException(id, "has a leg of " + share + " of its conductance; expected 0 to 10");
+        }
+        return weakened(whole, Math.max(share, OPEN_SHARE));
     }
 
     private static RectifierModel weakened(RectifierModel model, double share) {
@@ -180,12 +221,12 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
             String pumped = d.id() + ".p";
             all.add(new Element.Resistance(d.id() + ".tie", b, Section.CHASSIS, 1e-3));
             all.add(cap(d.first(), pumped, a));
-            all.add(d.model().between(d.id() + ".1", Section.CHASSIS, pumped));
-            all.add(d.model().between(d.id() + ".2", pumped, d.to()));
+            all.add(leg(d.id(), d.model(), d.legs(), 0).between(d.id() + ".1", Section.CHASSIS, pumped));
+            all.add(leg(d.id(), d.model(), d.legs(), 1).between(d.id() + ".2", pumped, d.to()));
             all.add(cap(d.second(), d.to(), Section.CHASSIS));
         } else {
-            all.add(d.model().between(d.id() + ".1", a, d.to()));
-            all.add(d.model().between(d.id() + ".2", Section.CHASSIS, a));
+            all.add(leg(d.id(), d.model(), d.legs(), 0).between(d.id() + ".1", a, d.to()));
+            all.add(leg(d.id(), d.model(), d.legs(), 1).between(d.id() + ".2", Section.CHASSIS, a));
             all.add(cap(d.first(), d.to(), b));
             all.add(cap(d.second(), b, Section.CHASSIS));
         }

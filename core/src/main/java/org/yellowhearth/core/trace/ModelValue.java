@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.supply.Knob.Which;
 
 /**
  * One parameter of the model, and where it comes from.
@@ -14,11 +15,6 @@ import org.yellowhearth.core.quantity.Quantity;
  * @param part the part it is said of, where there is one
  */
 public record ModelValue(String section, String element, Which which, Quantity value, Origin origin, Optional<PartRef> part) {
-    /** Which parameter. */
-    public enum Which implements Coded {
-        CAPACITANCE, SERIES_RESISTANCE, LEAKAGE_RESISTANCE, RESISTANCE, INDUCTANCE, WINDING_RESISTANCE, DROP, DROPOUT, OUTPUT_RESISTANCE
-    }
-
     /** Where a parameter comes from. */
     public enum Origin implements Coded {
         /** Typed in the description of the supply. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
+import java.util.stream.Stream;
 
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
@@ -33,12 +34,12 @@ import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.reading.Derived;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.supply.ValveModel;
 import org.yellowhearth.core.trace.ModelValue.Origin;
-import org.yellowhearth.core.trace.ModelValue.Which;
 
 /**
  * The supply that a job describes, with a value and its origin for every parameter: typed, marked, measured, guessed by kind and age, or
@@ -53,6 +54,11 @@ public record SupplyModel(Optional<Supply> supply, List<String> points, List<Mod
         points = List.copyOf(points);
         values = List.copyOf(values);
         missing = List.copyOf(missing);
+    }
+
+    /** Every point where a meter can be put: those that sections name, and those inside sections. */
+    public List<String> readable() {
+        return supply.map(s -> Stream.concat(points.stream(), s.innerPoints().stream()).toList()).orElse(points);
     }
 
     /** Which state of the set is worked out. */

@@ -1,0 +1,127 @@
+package org.yellowhearth.core.benchline;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+
+import org.yellowhearth.core.fact.SupplyFilter;
+import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.fact.SupplyRectifier;
+import org.yellowhearth.core.fact.SupplyRegulator;
+import org.yellowhearth.core.fact.SupplySection;
+import org.yellowhearth.core.fact.SupplyStage;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.marking.Dimension;
+import org.yellowhearth.core.marking.FigureText;
+import org.yellowhearth.core.marking.Token;
+import org.yellowhearth.core.marking.UnreadableException;
+import org.yellowhearth.core.message.Message;
+
+/**
+ * Reads what a meter shows at a point of the supply under power: {@code HT dc 262 ac 6.6 line 236}. A capacitor of the supply stands for
+ * the point it lies at.
+ */
+final class SupplyLine {
+    private static final Set<String> WORDS = Set.of("dc", "ac", "avg", "line", "meter");
+
+    private final String line;
+    private final List<Token> words;
+    private final String point;
+
+    private SupplyLine(String line, List<Token> words, String point) {
+        this.line = line;
+        this.words = words;
+        this.point = point;
+    }
+
+    /** The line, where it begins with a point of the supply and goes on with what is read. */
+    static Optional<SupplyLine> of(Job job, String line) {
+        List<Token> words = Token.of(line);
+        if (words.size() < 2 || !WORDS.contains(words.get(1).text().toLowerCase(Locale.ROOT))) {
+            return Optional.empty();
+        }
+        return Optional.ofNullable(points(job).get(words.getFirst().text().toLowerCase(Locale.ROOT)))
+                .map(p -> new SupplyLine(line, words, p));
+    }
+
+    /** The points by what they may be called, in small letters. */
+    private static Map<String, String> points(Job job) {
+        Map<String, String> points = new LinkedHashMap<>();
+        for (SupplySection s : job.items(SupplySection.class)) {
+            List<String> named = switch (s) {
+                case SupplyRectifier r -> List.of(r.to(), r.common());
+                case SupplyFilter f -> List.of(f.from(), f.to());
+                case SupplyLoad l -> List.of(l.at());
+                case SupplyStage v -> List.of(v.at(), v.name() + ".a", v.name() + ".k", v.name() + ".g2");
+                case SupplyRegulator r -> List.of(r.from(), r.to());
+                default -> List.of();
+            };
+            named.stream().filter(p -> !p.equals(SupplySection.CHASSIS))
+                    .forEach(p -> points.putIfAbsent(p.toLowerCase(Locale.ROOT), p));
+            if (s instanceof SupplyFilter f) {
+                f.shunt().ifPresent(c -> points.putIfAbsent(c.toString().toLowerCase(Locale.ROOT), f.to()));
+            }
+        }
+        return points;
+    }
+
+    BenchEntry read() {
+        List<BenchEntry.ReadSupply.Shown> shown = new ArrayList<>();
+        OptionalDouble mains = OptionalDouble.empty();
+        OptionalDouble meter = OptionalDouble.empty();
+        int at = 1;
+        while (at < words.size()) {
+            Token word = words.get(at);
+            boolean ohms = word.text().equalsIgnoreCase("meter");
+            FigureText figure = figure(word, at + 1, ohms);
+            double value = figure.unit().isEmpty() ? figure.number() : figure.value();
+            switch (word.text().toLowerCase(Locale.ROOT)) {
+                case "dc" -> shown.add(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.DIRECT, value));
+                case "ac" -> shown.add(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.TRUE_RMS, within(value, word)));
+                case "avg" -> shown.add(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.AVERAGE, within(value, word)));
+                case "line" -> mains = OptionalDouble.of(within(value, word));
+                case "meter" -> meter = OptionalDouble.of(within(value, word));
+                default -> throw refused(BenchWords.SUPPLY_EXPECTED, word);
+            }
+            at += 1 + figure.words();
+        }
+        if (shown.isEmpty()) {
+            throw refused(BenchWords.SUPPLY_EXPECTED, words.getLast());
+        }
+        return new BenchEntry.ReadSupply(point, shown, mains, meter);
+    }
+
+    private double within(double value, Token word) {
+        if (!(value >= 0 && value <= 1e12)) {
+            throw refused(BenchWords.VOLTS_EXPECTED, word);
+        }
+        return value;
+    }
+
+    private FigureText figure(Token word, int at, boolean ohms) {
+        BenchWords expected = ohms ? BenchWords.OHMS_EXPECTED : BenchWords.VOLTS_EXPECTED;
+        if (!WORDS.contains(word.text().toLowerCase(Locale.ROOT))) {
+            throw refused(BenchWords.SUPPLY_EXPECTED, word);
+        }
+        if (at >= words.size()) {
+            throw refused(expected, word);
+        }
+        FigureText figure = FigureText.read(words, at).orElseThrow(() -> refused(expected, words.get(at)));
+        Dimension wanted = ohms ? Dimension.RESISTANCE : Dimension.VOLTAGE;
+        if (!figure.unit().isEmpty() && figure.meaning().dimension() != wanted
+                && !(wanted == Dimension.VOLTAGE && figure.meaning().dimension() == Dimension.ALTERNATING_VOLTAGE)) {
+            throw refused(expected, words.get(at));
+        }
+        return figure;
+    }
+
+    private UnreadableException refused(BenchWords why, Token token) {
+        return new UnreadableException(Message.of(why, token.text()), line, token.index());
+    }
+}

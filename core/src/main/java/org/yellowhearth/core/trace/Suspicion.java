@@ -1,0 +1,190 @@
+package org.yellowhearth.core.trace;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.function.ToDoubleFunction;
+
+import org.yellowhearth.core.fact.SupplyBridge;
+import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.Resistor;
+import org.yellowhearth.core.part.Tolerance;
+import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.RectifierModel;
+import org.yellowhearth.core.supply.Section;
+import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.ModelValue.Origin;
+
+/**
+ * The question of a job: its supply as far as its parts are known, its newest readings, how far each value may be off, and how likely
+ * each part is bad before anything is read.
+ *
+ * @param used the readings that count
+ * @param leftOut those that do not: taken before the last change, in another state of the set, or at a point the supply does not have
+ */
+public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, List<SupplyReading> leftOut) {
+    private static final double USUAL_METER = 0.02;
+    private static final double LINE_KNOWN = 0.01;
+    private static final double LINE_GUESSED = 0.03;
+    /** A chance within years of use becomes one of being bad now on a set that misbehaves. */
+    private static final double LEAST_ODDS = 0.02;
+    private static final double MOST_ODDS = 1;
+    private static final double UNIFORM = Math.sqrt(3);
+
+    public Suspicion {
+        used = List.copyOf(used);
+        leftOut = List.copyOf(leftOut);
+    }
+
+    /**
+     * The question; none while the supply cannot be worked out.
+     *
+     * @param chance how likely a part of the census fails, as its risk says
+     */
+    public static Optional<Suspicion> of(Job job, Knowledge knowledge, OptionalDouble ageYears,
+            ToDoubleFunction<PartRef> chance) {
+        SupplyModel model = SupplyModel.of(job, knowledge, SupplyModel.View.AS_IT_IS, ageYears);
+        if (model.supply().isEmpty()) {
+            return Optional.empty();
+        }
+        List<SupplyReading> all = newestFirst(job);
+        List<SupplyReading> used = new ArrayList<>();
+        List<SupplyReading> leftOut = new ArrayList<>();
+        Set<String> points = Set.copyOf(model.readable());
+        for (SupplyReading r : all) {
+            boolean same = r.after().equals(all.getFirst().after()) && r.state() == all.getFirst().state();
+            boolean again = used.stream().anyMatch(u -> u.point().equals(r.point()) && u.kind() == r.kind()
+                    && u.bridged().equals(r.bridged()));
+            (same && !again && points.contains(r.point()) ? used : leftOut).add(r);
+        }
+        OptionalDouble line = used.stream().flatMapToDouble(r -> r.lineVolts().stream()).average();
+        Supply supply = line.isPresent()
+                ? new Knob(Knob.MAINS, Which.MAINS_VOLTS).set(model.supply().get(), line.getAsDouble())
+                : model.supply().get();
+        List<List<SupplyBridge.Clipped>> setups = new ArrayList<>(List.of(List.of()));
+        List<Diagnosis.Datum> data = new ArrayList<>();
+        for (SupplyReading r : used) {
+            if (!setups.contains(r.bridged())) {
+                setups.add(r.bridged());
+            }
+            data.add(new Diagnosis.Datum(r.point(), r.kind(), r.volts(), r.uncertainty().orElse(USUAL_METER),
+                    r.lineVolts().isPresent() ? r.lineVolts().getAsDouble() / line.orElseThrow() : 1, r.meterOhms(),
+                    setups.indexOf(r.bridged())));
+        }
+        return Optional.of(new Suspicion(new Diagnosis.Question(supply, model.readable(), data,
+                spread(job, supply, model.values(), line.isPresent()), odds(supply, job, chance), setups), used, leftOut));
+    }
+
+    private static List<SupplyReading> newestFirst(Job job) {
+        return job.items(SupplyReading.class).stream().sorted(Comparator.comparing(SupplyReading::at).reversed()).toList();
+    }
+
+    // --- how far values may be off -------------------------------------------------------------------------------------------
+
+    /** The standard tolerance of each value, by where it comes from. */
+    static Map<Knob, Double> spread(Job job, Supply supply, List<ModelValue> values, boolean lineKnown) {
+        Map<Knob, ModelValue> known = new HashMap<>();
+        values.forEach(v -> known.put(new Knob(v.element(), v.which()), v));
+        Map<Knob, Double> spread = new LinkedHashMap<>();
+        Set<String> sections = Diagnosis.sections(supply);
+        Knob.all(supply).keySet().forEach(knob -> {
+            double sigma = switch (knob.which()) {
+                case MAINS_VOLTS -> lineKnown ? LINE_KNOWN : LINE_GUESSED;
+                case CONDUCTANCE -> knob.element().equals(Knob.whole(knob.element(), sections))
+                        ? conductance(supply, knob.element())
+                        : 0;
+                default -> sigma(job, knob.which(), Optional.ofNullable(known.get(knob)));
+            };
+            if (sigma > 0) {
+                spread.put(knob, sigma);
+            }
+        });
+        return spread;
+    }
+
+    /** Two vacuum rectifiers of one type differ by an eighth, old selenium by more; silicon by nothing that shows. */
+    private static double conductance(Supply supply, String element) {
+        RectifierModel model = supply.sections().stream().filter(s -> s.id().equals(element)).map(s -> switch (s) {
+            case Section.Rectify r -> r.model();
+            case Section.Doubler d -> d.model();
+            default -> RectifierModel.silicon();
+        }).findFirst().orElse(RectifierModel.silicon());
+        return switch (model) {
+            case RectifierModel.Vacuum _ -> 0.12;
+            case RectifierModel.Junction j -> j.emission() > 2 ? 0.2 : 0;
+        };
+    }
+
+    private static double sigma(Job job, Which which, Optional<ModelValue> value) {
+        Optional<Double> printed = value.flatMap(ModelValue::part).flatMap(job::part).flatMap(p -> printed(p, which));
+        return switch (value.map(ModelValue::origin).orElse(Origin.TYPED)) {
+            case MEASURED -> which == Which.SERIES_RESISTANCE ? 0.15 : which == Which.LEAKAGE_RESISTANCE ? 0.3 : 0.02;
+            case GUESSED -> which == Which.CAPACITANCE ? 0.2 : 0.7;
+            case MARKED -> printed.orElse(usual(which));
+            case TYPED -> usual(which);
+            case ASSUMED -> which == Which.SERIES_RESISTANCE ? 0.5 : which == Which.LEAKAGE_RESISTANCE ? 0.7 : 0.3;
+        };
+    }
+
+    private static double usual(Which which) {
+        return switch (which) {
+            case CAPACITANCE -> 0.12;
+            case SERIES_RESISTANCE -> 0.4;
+            case LEAKAGE_RESISTANCE -> 0.7;
+            case RESISTANCE, WINDING_RESISTANCE, DROP, DROPOUT -> 0.05;
+            case INDUCTANCE, EMISSION, OUTPUT_RESISTANCE -> 0.1;
+            case LOAD -> 0.08;
+            case WINDING_VOLTS, HELD_VOLTS -> 0.02;
+            case CONDUCTANCE, MAINS_VOLTS -> 0;
+        };
+    }
+
+    private static Optional<Double> printed(Part part, Which which) {
+        Optional<Tolerance> tolerance = switch (part) {
+            case Capacitor c when which == Which.CAPACITANCE -> c.tolerance();
+            case Resistor r when which == Which.RESISTANCE -> r.tolerance();
+            default -> Optional.empty();
+        };
+        return tolerance.map(t -> (t.above() - t.below()) / 2 / UNIFORM);
+    }
+
+    // --- how likely parts are bad -------------------------------------------------------------------------------------------
+
+    private static Map<String, Double> odds(Supply supply, Job job, ToDoubleFunction<PartRef> chance) {
+        Map<String, Double> odds = new HashMap<>();
+        Set<String> sections = Diagnosis.sections(supply);
+        Knob.all(supply).keySet().forEach(knob -> {
+            String whole = Knob.whole(knob.element(), sections);
+            double usual = switch (knob.which()) {
+                case CAPACITANCE -> 0.3;
+                case CONDUCTANCE -> 0.12;
+                case LOAD, HELD_VOLTS, EMISSION -> 0.1;
+                case INDUCTANCE -> 0.02;
+                case SERIES_RESISTANCE, LEAKAGE_RESISTANCE, RESISTANCE, WINDING_RESISTANCE, WINDING_VOLTS, DROP, DROPOUT,
+                        OUTPUT_RESISTANCE, MAINS_VOLTS ->
+                    0.03;
+            };
+            odds.merge(whole, usual, Math::max);
+        });
+        odds.replaceAll(
+                (element, usual) -> job.census().stream().map(Part::ref).filter(r -> r.toString().equals(element)).findFirst()
+                        .filter(r -> job.part(r).orElseThrow() instanceof Capacitor)
+                        .map(r -> {
+                            double p = Math.clamp(chance.applyAsDouble(r), 1e-3, 0.9);
+                            return Math.clamp(p / (1 - p), LEAST_ODDS, MOST_ODDS);
+                        }).orElse(usual));
+        return odds;
+    }
+}
