@@ -5,17 +5,25 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.time.Year;
 import java.time.ZonedDateTime;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.circuit.SpiceText;
 import org.yellowhearth.core.circuit.Transient;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Inrush;
 import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
+import org.yellowhearth.core.trace.Suspicion;
+import org.yellowhearth.records.words.FaultText;
 import org.yellowhearth.records.words.Words;
 
 /** What the described supply of a set does, as drawn and as it is. */
@@ -38,8 +46,40 @@ final class ComputedSupply {
         if (!job.items(SupplySection.class).isEmpty()) {
             node.set("asDrawn", view(job, SupplyModel.View.AS_DRAWN));
             node.set("asItIs", view(job, SupplyModel.View.AS_IT_IS));
+            suspects(job).ifPresent(s -> node.set("suspects", s));
         }
         return node;
+    }
+
+    /** What the readings point at, by one fault or two; nothing without readings. */
+    private Optional<ObjectNode> suspects(Job job) {
+        Map<PartRef, Double> chances = new HashMap<>();
+        new Assessor(knowledge).assessAll(job, now.toLocalDate()).forEach(a -> chances.put(a.part().ref(), a.risk().chance()));
+        Optional<Suspicion> suspicion = Suspicion.of(job, knowledge, job.plate().age(Year.of(now.getYear())),
+                ref -> chances.getOrDefault(ref, 0.1)).filter(s -> !s.used().isEmpty());
+        return suspicion.map(s -> {
+            FaultText text = new FaultText(words);
+            ObjectNode node = JSON.objectNode();
+            ArrayNode readings = node.putArray("readings");
+            s.used().forEach(r -> readings.add(r.id()));
+            ArrayNode all = node.putArray("explanations");
+            Diagnosis.doubles(s.question(), Transient.Watcher.NOBODY).forEach(e -> {
+                ObjectNode one = all.addObject();
+                ArrayNode parts = one.putArray("parts");
+                e.parts().forEach(parts::add);
+                one.put("words", text.of(e, "nothing")).put("probability", e.probability()).put("misfit", e.misfit()).put("alike",
+                        e.alike());
+                ArrayNode predicted = one.putArray("predictedVolts");
+                e.predicted().forEach(predicted::add);
+            });
+            ArrayNode next = node.putArray("next");
+            Diagnosis.next(s.question(), Transient.Watcher.NOBODY).forEach(n -> {
+                ObjectNode step = next.addObject().put("way", n.way().code()).put("at", n.at()).put("bits", n.bits())
+                        .put("minutes", n.minutes());
+                n.kind().ifPresent(k -> step.put("kind", k.code()));
+            });
+            return node;
+        });
     }
 
     private ObjectNode view(Job job, SupplyModel.View view) {

@@ -3,8 +3,11 @@ package org.yellowhearth.records.knowledge;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.knowledge.PartRule;
 import org.yellowhearth.core.knowledge.PartWear;
 import org.yellowhearth.core.knowledge.RoleRule;
@@ -61,6 +64,32 @@ final class RuleFiles {
             return new PartWear(v.field("sort").code(Sort.class), v.text("made", LONGEST),
                     new CapacitorKind.Wear(v.field("years").number(1, 1000), v.field("steepness").number(0.5, 10), false),
                     v.field("consequence").integer(1, 5));
+        }).toList();
+    }
+
+    /** The sorts of sign that can be noticed of a set under power. */
+    static List<FaultRule.Sign> signs(JsonValue file) {
+        return file.object("format", "version", "signs", "rules").field("signs").list(MOST).stream().map(v -> {
+            v.object("id", "unit");
+            return new FaultRule.Sign(v.field("id").text(LONGEST), v.text("unit", LONGEST));
+        }).toList();
+    }
+
+    /** What signs point at; a rule that speaks of a sign nobody can notice is refused. */
+    static List<FaultRule> faults(JsonValue file, Map<String, Source> sources) {
+        Set<String> known = signs(file).stream().map(FaultRule.Sign::id).collect(Collectors.toSet());
+        return file.field("rules").list(MOST).stream().map(v -> {
+            v.object("id", "signs", "roles", "sorts", "clears", "sum", "source");
+            Set<String> signs = v.field("signs").list(MOST).stream().map(s -> {
+                if (!known.contains(s.text(LONGEST))) {
+                    throw s.bad("no such sign: " + s.text(LONGEST));
+                }
+                return s.text(LONGEST);
+            }).collect(Collectors.toSet());
+            return new FaultRule(v.field("id").text(LONGEST), signs,
+                    v.field("roles").list(MOST).stream().map(r -> r.code(Role.class)).toList(),
+                    v.field("sorts").list(MOST).stream().map(r -> r.code(Sort.class)).toList(), v.field("clears").bool(),
+                    v.field("sum").code(FaultRule.Sum.class), KnowledgeFiles.cite(v, "source", sources));
         }).toList();
     }
 }

@@ -31,13 +31,18 @@ import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.StatedValue;
+import org.yellowhearth.core.fact.SupplyBridge;
+import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
+import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.fact.SupplyStage;
+import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.fact.ThreePoint;
@@ -140,6 +145,7 @@ final class Facts {
                     "grid leak " + Quantity.ohms(g.gridLeakOhms()), "grid at " + Quantity.volts(g.gridVolts()),
                     "gm " + Quantity.of(g.transconductance(), Unit.MHO), Quantity.amperes(g.anodeAmperes()).toString());
             case SupplySection s -> supply(s);
+            case SupplyEvidence e -> evidence(e);
         });
     }
 
@@ -164,6 +170,35 @@ final class Facts {
             case SupplyRegulator r -> List.of(r.name(), words.word(r.kind()), r.from() + " → " + r.to(),
                     Quantity.volts(r.volts()).toString());
         };
+    }
+
+    private List<String> evidence(SupplyEvidence evidence) {
+        return switch (evidence) {
+            case SupplyReading r -> List.of(r.point(), words.word(r.kind()) + " " + Quantity.volts(r.volts()),
+                    shown("line", r.lineVolts(), Unit.VOLT), said(r.state()), r.settings(),
+                    r.after().isEmpty() ? "" : "after " + r.after(),
+                    r.bridged().stream().map(Facts::clipped).collect(Collectors.joining(", ")),
+                    shown("twin", r.twinVolts(), Unit.VOLT));
+            case SupplyTarget t -> List.of(t.point(), Quantity.volts(t.volts()).toString(),
+                    t.tolerance().isPresent() ? "±" + Quantity.percent(t.tolerance().getAsDouble()) : "",
+                    shown("at a line of", t.lineVolts(), Unit.VOLT));
+            case SupplyBridge b -> List.of(clipped(b.clipped()), shown("rated", b.ratedVolts(), Unit.VOLT));
+            case SupplySign s -> List.of(sign(s.sign()), s.place(),
+                    s.figure().isPresent() ? number(s.figure().getAsDouble()) : "", s.said());
+        };
+    }
+
+    /** A sign by its words; one that came in a file and is not known here by its id. */
+    private String sign(String id) {
+        return words.has("FaultSign." + id) ? words.term("FaultSign." + id) : id;
+    }
+
+    private String said(SupplyReading.State state) {
+        return state == SupplyReading.State.UNSTATED ? "" : words.word(state);
+    }
+
+    private static String clipped(SupplyBridge.Clipped c) {
+        return Quantity.farads(c.farads()) + " across " + c.across();
     }
 
     private static String shown(String what, OptionalDouble value, Unit unit) {

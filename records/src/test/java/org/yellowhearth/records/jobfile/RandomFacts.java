@@ -28,12 +28,16 @@ import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
+import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.fact.SupplyStage;
+import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.fact.Symptom;
 import org.yellowhearth.core.fact.TakeApartStep;
@@ -128,7 +132,24 @@ final class RandomFacts {
             case 9 -> rail(id, r);
             case 10 -> new CheckResult(id, "primary", one(r, CheckResult.Outcome.values()), maybe(r, 1, 100), "seen", AT);
             case 11 -> new Jumper(id, "lid switch", r.nextBoolean());
+            case 12 -> evidence(id, r);
             default -> supply(id, r);
+        };
+    }
+
+    private static Item evidence(String id, Random r) {
+        SupplyBridge.Clipped clipped = new SupplyBridge.Clipped(PartRef.of("C" + (1 + r.nextInt(9))), 1e-6 * (1 + r.nextInt(50)));
+        return switch (r.nextInt(4)) {
+            case 0 -> new SupplyReading(id, AT.plusSeconds(r.nextInt(9999)), r.nextBoolean() ? "HT" : "V4.k",
+                    one(r, SupplyReading.Kind.values()), r.nextInt(400), maybe(r, 200, 250), maybe(r, 1e4, 1e7),
+                    maybe(r, 0.01, 0.1),
+                    one(r, SupplyReading.State.values()), maybe(r, 0, 3600), r.nextBoolean() ? "" : "volume full", "",
+                    r.nextBoolean() ? List.of() : List.of(clipped), maybe(r, 100, 300));
+            case 1 -> new SupplyTarget(id, "HT2", 250, maybe(r, 0.01, 0.3), maybe(r, 200, 250), maybe(r, 1e4, 1e7),
+                    one(r, SupplyTarget.Follows.values()));
+            case 2 -> new SupplyBridge(id, clipped, maybe(r, 16, 450));
+            default -> new SupplySign(id, AT.plusSeconds(r.nextInt(9999)), "hum-double", "loudspeaker", maybe(r, 1, 50),
+                    "at full volume");
         };
     }
 

@@ -44,8 +44,10 @@ import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
+import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.fact.Symptom;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.fact.Verdict;
@@ -58,6 +60,7 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Family;
+import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.marking.DateCode;
@@ -93,7 +96,11 @@ import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Gate;
 import org.yellowhearth.core.safety.HazardClass;
 import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.ModelValue;
+import org.yellowhearth.core.trace.NextStep;
+import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.core.trace.TraceWords;
 import org.yellowhearth.records.census.Column;
@@ -134,7 +141,9 @@ public class WordsTest {
                 StatedValue.Origin.values(),
                 Place.Side.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
                 SupplyRectifier.Scheme.values(), SupplyRectifier.Make.values(),
-                SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), ModelValue.Which.values(), ModelValue.Origin.values(),
+                SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), Knob.Which.values(), ModelValue.Origin.values(),
+                SupplyReading.Kind.values(), SupplyReading.State.values(), SupplyTarget.Follows.values(), Fault.Mode.values(),
+                NextStep.Way.values(), Preset.values(), FaultRule.Sum.values(),
                 SupplyModel.View.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
     }
@@ -150,6 +159,8 @@ public class WordsTest {
             Stream.of(type.getRecordComponents()).forEach(c -> keys.add("Field." + RecordJson.tag(type) + "." + c.getName()));
         }
         RecordJson.records(Item.class).forEach(t -> keys.add("Item." + RecordJson.tag(t)));
+        KnowledgeFiles.read().faultSigns().forEach(f -> keys.add("FaultSign." + f.id()));
+        KnowledgeFiles.read().faultRules().forEach(f -> keys.addAll(Set.of("Mechanism." + f.id(), "Measure." + f.id())));
         KnowledgeFiles.read().cautions().forEach(c -> keys.addAll(Set.of("Danger." + c.id(), "Precaution." + c.id())));
         KnowledgeFiles.read().kinds().values().forEach(k -> {
             keys.addAll(List.of("Capacitor." + k.id(), "Fails." + k.id(), "Shows." + k.id()));
