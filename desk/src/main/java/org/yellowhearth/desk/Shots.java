@@ -211,6 +211,7 @@ public final class Shots extends Application {
             model.tick();
         });
         shot("safety-cold");
+        trace();
         steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.DOSSIER));
         steps.add(() -> {
         });
@@ -220,6 +221,25 @@ public final class Shots extends Application {
         steps.add(() -> scene.getRoot()
                 .fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.F1, false, false, false, false)));
         shot("keys");
+    }
+
+    private void trace() {
+        steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.TRACE));
+        steps.add(() -> model.trace().chosenProperty().set("HT"));
+        steps.add(() -> {
+        });
+        shot("trace");
+        steps.add(() -> ((ToggleButton) shell.lookup("#trace-describe")).fire());
+        steps.add(() -> ((Button) shell.lookup("#section-of-s-supply04")).fire());
+        shot("trace-describe");
+        steps.add(() -> ((ToggleButton) shell.lookup("#trace-readings")).fire());
+        shot("trace-readings");
+        steps.add(() -> ((ToggleButton) shell.lookup("#trace-suspects")).fire());
+        steps.add(() -> model.trace().suspect());
+        shot("trace-suspects");
+        steps.add(() -> ((ToggleButton) shell.lookup("#trace-margins")).fire());
+        steps.add(() -> model.trace().margins());
+        shot("trace-margins");
     }
 
     private void shot(String name) {

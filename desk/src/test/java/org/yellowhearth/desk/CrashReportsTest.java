@@ -51,7 +51,8 @@ public class CrashReportsTest {
         while (key.find()) {
             String whole = key.group(1) + "." + key.group(2);
             String last = whole.substring(whole.lastIndexOf('.') + 1);
-            boolean named = List.of("arrival.page.", "safety.plan.", "about.grid.").stream().anyMatch(whole::startsWith)
+            boolean named = List.of("arrival.page.", "safety.plan.", "about.grid.", "trace.page.", "describe.add.").stream()
+                    .anyMatch(whole::startsWith)
                     && code.indexOf("\"" + last + "\"") >= 0;
             boolean state = whole.startsWith("safety.check.")
                     && Stream.of(Check.State.values()).anyMatch(s -> s.name().equalsIgnoreCase(last));

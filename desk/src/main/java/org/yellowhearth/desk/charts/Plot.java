@@ -42,6 +42,10 @@ public record Plot(String title, String acrossTitle, String upTitle, Unit across
         record Stroke(List<Double> pixels, String style) implements Mark {
         }
 
+        /** A shape whose outline goes through pixels and closes. */
+        record Shape(List<Double> pixels, String style) implements Mark {
+        }
+
         /** A ground with a style. */
         record Area(double left, double top, double width, double height, String style) implements Mark {
         }

@@ -8,6 +8,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
+import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Font;
@@ -77,6 +78,12 @@ public final class PlotPane extends Pane {
                 line.getPoints().setAll(s.pixels());
                 line.getStyleClass().add(s.style());
                 yield line;
+            }
+            case Plot.Mark.Shape s -> {
+                Polygon shape = new Polygon();
+                shape.getPoints().setAll(s.pixels());
+                shape.getStyleClass().add(s.style());
+                yield shape;
             }
             case Plot.Mark.Area a -> area(a);
             case Plot.Mark.Token t -> new Group(new VerdictGlyph(t.verdict()));

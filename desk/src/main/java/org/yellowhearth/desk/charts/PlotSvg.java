@@ -1,14 +1,23 @@
 package org.yellowhearth.desk.charts;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 
 /** Writes a plot as SVG, in the colours of paper. */
 public final class PlotSvg {
-    private static final Map<String, String> STYLES = Map.of("plot-grid", "stroke:#DDD2B8", "plot-axis", "stroke:#6E6450",
-            "plot-curve", "stroke:#A83E12;stroke-width:2.5", "plot-likely", "stroke:#3F5B73;stroke-width:2;stroke-dasharray:6 4",
-            "plot-level", "stroke:#2F7566;stroke-dasharray:3 3");
+    private static final Map<String, String> STYLES = Map.ofEntries(Map.entry("plot-grid", "stroke:#DDD2B8"),
+            Map.entry("plot-axis", "stroke:#6E6450"), Map.entry("plot-curve", "stroke:#A83E12;stroke-width:2.5"),
+            Map.entry("plot-likely", "stroke:#3F5B73;stroke-width:2;stroke-dasharray:6 4"),
+            Map.entry("plot-level", "stroke:#2F7566;stroke-dasharray:3 3"), Map.entry("river-drawn", "fill:#D8CDB6"),
+            Map.entry("river-now", "fill:#F2B705;fill-opacity:0.6"), Map.entry("river-wave", "stroke:#7A5B00;stroke-width:1.5"),
+            Map.entry("river-post", "stroke:#1F1B16;stroke-width:3"),
+            Map.entry("river-knob", "fill:#FBF6EA;stroke:#1F1B16;stroke-width:2"),
+            Map.entry("supply-line", "stroke:#1F1B16;stroke-width:1.5"),
+            Map.entry("supply-body", "fill:none;stroke:#1F1B16;stroke-width:1.5"));
     private static final Map<String, String> GROUNDS = Map.of("field-bad", "#F3D9C4", "field-watch", "#F7E8B5", "field-good",
             "#FBF6EA");
     static final double EM = 14;
@@ -19,6 +28,33 @@ public final class PlotSvg {
     /** The plot as an SVG document of this size. */
     public static String write(Plot plot, double width, double height) {
         return write(plot.title(), plot.in(width, height, EM).marks(), width, height);
+    }
+
+    /** A river over the drawing of its supply. */
+    public static String supply(String title, River river, Function<String, String> values, double width, double riverHeight,
+            double height) {
+        List<Plot.Mark> marks = new ArrayList<>(river.marks(width, riverHeight, EM, Optional.empty()));
+        SupplySymbols.marks(river.sections(), values, River.LEFT_EMS * EM, width, EM)
+                .forEach(m -> marks.add(lowered(m, riverHeight)));
+        return write(title, marks, width, height);
+    }
+
+    private static Plot.Mark lowered(Plot.Mark mark, double by) {
+        return switch (mark) {
+            case Plot.Mark.Stroke s -> new Plot.Mark.Stroke(lowered(s.pixels(), by), s.style());
+            case Plot.Mark.Shape s -> new Plot.Mark.Shape(lowered(s.pixels(), by), s.style());
+            case Plot.Mark.Area a -> new Plot.Mark.Area(a.left(), a.top() + by, a.width(), a.height(), a.style());
+            case Plot.Mark.Token t -> new Plot.Mark.Token(t.x(), t.y() + by, t.verdict(), t.name(), t.named());
+            case Plot.Mark.Words w -> new Plot.Mark.Words(w.x(), w.y() + by, w.anchor(), w.text(), w.style());
+        };
+    }
+
+    private static List<Double> lowered(List<Double> pixels, double by) {
+        List<Double> all = new ArrayList<>(pixels);
+        for (int k = 1; k < all.size(); k += 2) {
+            all.set(k, all.get(k) + by);
+        }
+        return all;
     }
 
     /** Marks laid out for this size, with letters of {@link #EM}, as an SVG document. */
@@ -38,6 +74,8 @@ public final class PlotSvg {
             case Plot.Mark.Area a -> String.format(Locale.ROOT,
                     "<rect x=\"%.1f\" y=\"%.1f\" width=\"%.1f\" height=\"%.1f\" fill=\"%s\"/>", a.left(), a.top(), a.width(),
                     a.height(), GROUNDS.getOrDefault(a.style(), "none"));
+            case Plot.Mark.Shape p -> "<polygon points=\"" + points(p.pixels()) + "\" style=\""
+                    + STYLES.getOrDefault(p.style(), "fill:#1F1B16") + "\"/>";
             case Plot.Mark.Token t -> token(t);
             case Plot.Mark.Stroke s -> "<polyline fill=\"none\" points=\"" + points(s.pixels()) + "\" style=\""
                     + STYLES.getOrDefault(s.style(), "stroke:#1F1B16") + "\"/>";

@@ -169,6 +169,11 @@ public final class Form extends GridPane {
         shown.add(show);
     }
 
+    /** From now on nothing is kept any more: another form takes its place, and a field that loses the focus by that says nothing. */
+    public void retire() {
+        showing = true;
+    }
+
     /** Shows what stands in the job; a field that is being typed in is left alone. */
     public void show() {
         showing = true;

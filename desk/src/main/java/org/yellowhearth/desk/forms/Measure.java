@@ -20,6 +20,7 @@ public enum Measure {
     AMPERES(Unit.AMPERE, Optional.of(Dimension.CURRENT), true, "0.5 A, 250 mA"), //
     OHMS(Unit.OHM, Optional.of(Dimension.RESISTANCE), true, "4k7, 220 Ω, 12 MΩ"), //
     FARADS(Unit.FARAD, Optional.of(Dimension.CAPACITANCE), false, "8 µF, 2 nF"), //
+    HENRIES(Unit.HENRY, Optional.of(Dimension.INDUCTANCE), true, "10 H"), //
     CELSIUS(Unit.CELSIUS, Optional.of(Dimension.CELSIUS), true, "18 °C"), //
     WATTS(Unit.WATT, Optional.empty(), true, "60 W"), //
     HOURS(Unit.HOUR, Optional.empty(), true, "4.5"), //

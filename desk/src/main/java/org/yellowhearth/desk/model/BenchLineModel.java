@@ -1,8 +1,10 @@
 package org.yellowhearth.desk.model;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -15,6 +17,8 @@ import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Parallel;
+import org.yellowhearth.core.fact.SupplyBridge;
+import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Part;
@@ -101,6 +105,22 @@ public final class BenchLineModel {
                 model.power(e.power());
             }
             case BenchEntry.Happened e -> model.act(e.event(), after);
+            case BenchEntry.ReadSupply e -> {
+                List<SupplyBridge.Clipped> clipped = model.job().items(SupplyBridge.class).stream().map(SupplyBridge::clipped)
+                        .toList();
+                String last = model.job().items(SupplyReading.class).stream().max(Comparator.comparing(SupplyReading::at))
+                        .map(SupplyReading::after).orElse("");
+                model.act(together(e.shown().stream().map(x -> (Edit) new Edit.ItemChanged(Optional.empty(),
+                        Optional.of(new SupplyReading(model.newId(), model.now().toInstant(), e.point(), x.kind(), x.volts(),
+                                e.lineVolts(),
+                                e.meterOhms(), OptionalDouble.empty(), SupplyReading.State.UNSTATED, OptionalDouble.empty(), "",
+                                last, clipped,
+                                OptionalDouble.empty()))))
+                        .toList()), () -> {
+                            after.run();
+                            model.trace().chosenProperty().set(e.point());
+                        });
+            }
             case BenchEntry.ShowPart e -> choosing(after, e.part()).run();
         }
     }

@@ -63,6 +63,7 @@ public final class DeskModel {
     private final Deque<Runnable> waiting = new ArrayDeque<>();
     private final PartsModel parts;
     private final ImportModel imports;
+    private final TraceModel trace;
     private boolean keeping;
     private long ids;
 
@@ -79,6 +80,7 @@ public final class DeskModel {
         this.photographs = new PhotoModel(this, photographs);
         this.parts = new PartsModel(this);
         this.imports = new ImportModel(this);
+        this.trace = new TraceModel(this);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -134,6 +136,10 @@ public final class DeskModel {
 
     public ImportModel imports() {
         return imports;
+    }
+
+    public TraceModel trace() {
+        return trace;
     }
 
     /** The words of the open job's dialect. */

@@ -11,6 +11,7 @@ import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchOutcome;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Agreement;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.safety.HearthState;
@@ -58,6 +59,9 @@ final class EchoWords {
             case BenchEntry.WriteNote e -> plain(Labels.of("echo.note", e.text()));
             case BenchEntry.Happened e -> plain(new Describe(words, open.job()).edit(e.event()));
             case BenchEntry.SwitchPower e -> plain(Labels.of(e.power() == Edit.Power.LIT ? "echo.lit" : "echo.off"));
+            case BenchEntry.ReadSupply e -> plain(Labels.of("echo.supply", e.point(), e.shown().stream()
+                    .map(x -> words.word(x.kind()) + " " + Quantity.volts(x.volts())).collect(Collectors.joining(", ")),
+                    e.lineVolts().isPresent() ? Labels.of("readings.at-line", Quantity.volts(e.lineVolts().getAsDouble())) : ""));
             case BenchEntry.ShowPart e -> plain(Labels.of("echo.show", e.part()));
         };
     }

@@ -13,6 +13,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.arrival.MainsFit;
 import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
@@ -84,6 +86,9 @@ final class PathView extends VBox {
         set(Stage.CENSUS, all == 0 ? "untouched" : "done", all == 0 ? "" : Long.toString(all));
         String state = measured == 0 ? "untouched" : attention ? "attention" : measured == all ? "done" : "hand";
         set(Stage.ASSESS, state, all == 0 ? "" : measured + " / " + all);
+        long readings = open.job().items(SupplyReading.class).size();
+        set(Stage.TRACE, open.job().items(SupplySection.class).isEmpty() ? "untouched" : readings == 0 ? "hand" : "done",
+                readings == 0 ? "" : Long.toString(readings));
         set(Stage.DOSSIER, "untouched", "");
     }
 

@@ -26,6 +26,7 @@ import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.safety.SafetyView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
+import org.yellowhearth.desk.trace.TraceView;
 
 /** The whole window: the shop, or one job with its plate, path, bench, reasons and bench line. */
 public final class ShellView extends StackPane {
@@ -61,6 +62,7 @@ public final class ShellView extends StackPane {
         stages.put(Stage.SAFETY, new SafetyView(model, files));
         stages.put(Stage.CENSUS, new CensusView(model, files, appearance.em()));
         stages.put(Stage.ASSESS, new AssessView(model, files, appearance.em()));
+        stages.put(Stage.TRACE, new TraceView(model, files, appearance.em()));
         stages.put(Stage.DOSSIER, dossier);
         getStyleClass().add("hearth-root");
         bench.getStyleClass().add("bench");
@@ -188,7 +190,7 @@ public final class ShellView extends StackPane {
         switch (e.getCode()) {
             case PLUS, EQUALS, ADD -> appearance.resize(1);
             case MINUS, SUBTRACT -> appearance.resize(-1);
-            case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5 ->
+            case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6 ->
                 model.stageProperty().set(List.of(Stage.values()).get(e.getCode().getCode() - KeyCode.DIGIT1.getCode()));
             case HOME -> {
                 if (inJob) {

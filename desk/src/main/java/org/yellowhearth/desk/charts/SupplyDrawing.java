@@ -1,0 +1,222 @@
+package org.yellowhearth.desk.charts;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+import org.yellowhearth.core.fact.SupplyFilter;
+import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyRectifier;
+import org.yellowhearth.core.fact.SupplyRegulator;
+import org.yellowhearth.core.fact.SupplySection;
+import org.yellowhearth.core.fact.SupplyStage;
+import org.yellowhearth.core.fact.SupplyWinding;
+import org.yellowhearth.core.part.PartRef;
+
+/**
+ * Where the symbols of a described supply stand: mains at the left, one row for each line of current, what hangs between a point and the
+ * chassis below it. Columns and rows are counted, not measured; {@link SupplySymbols} draws them.
+ *
+ * @param placed the symbols
+ * @param spans the points, each a stretch of wire
+ * @param drops wires from a point down to a row that branches off it
+ */
+record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, int columns, int rows) {
+    /** What is drawn. */
+    enum Symbol {
+        MAINS, WINDING, TAPPED_WINDING, RECTIFIER, BRIDGE, DOUBLER, CHOKE, RESISTOR, REGULATOR, CAPACITOR, BLEEDER, LOAD, STAGE, STABILISER
+    }
+
+    /**
+     * One symbol.
+     *
+     * @param element its name in the circuit
+     * @param column the middle of its cell
+     * @param turned whether its positive side is down
+     */
+    record Placed(Symbol symbol, String element, String section, double column, int row, boolean turned) {
+    }
+
+    /** A point. */
+    record Span(String point, int row, double from, double to) {
+        double middle() {
+            return (from + to) / 2;
+        }
+    }
+
+    /** A wire downwards. */
+    record Drop(double column, int fromRow, int toRow) {
+    }
+
+    SupplyDrawing {
+        placed = List.copyOf(placed);
+        spans = List.copyOf(spans);
+        drops = List.copyOf(drops);
+    }
+
+    /** The drawing of what is described. */
+    static SupplyDrawing of(List<SupplySection> sections) {
+        return new Draft(sections).done();
+    }
+
+    Optional<Span> span(String point) {
+        return spans.stream().filter(s -> s.point.equals(point)).findFirst();
+    }
+
+    private static final class Draft {
+        private static final int FIRST_POINT = 2;
+
+        private final List<SupplySection> sections;
+        private final List<Placed> placed = new ArrayList<>();
+        private final Map<String, Span> spans = new LinkedHashMap<>();
+        private final List<Drop> drops = new ArrayList<>();
+        private final Set<String> windings = new HashSet<>();
+        private final Set<String> drawn = new HashSet<>();
+        private final Map<String, Boolean> negative = new HashMap<>();
+        private int rows;
+
+        Draft(List<SupplySection> sections) {
+            this.sections = sections;
+        }
+
+        SupplyDrawing done() {
+            of(SupplyRectifier.class).forEach(this::rectifier);
+            of(SupplyWinding.class).stream().filter(w -> windings.add(w.name())).forEach(w -> winding(w, rows++));
+            for (SupplySection s : sections) {
+                for (String point : points(s)) {
+                    if (!point.equals(SupplySection.CHASSIS) && !spans.containsKey(point)) {
+                        chain(point, rows++, FIRST_POINT);
+                    }
+                }
+            }
+            double most = placed.stream().mapToDouble(p -> p.column + 0.5).max().orElse(1);
+            double wide = spans.values().stream().mapToDouble(Span::to).max().orElse(1);
+            return new SupplyDrawing(placed, List.copyOf(spans.values()), drops, (int) Math.ceil(Math.max(most, wide)), rows);
+        }
+
+        private <S extends SupplySection> List<S> of(Class<S> type) {
+            return sections.stream().filter(type::isInstance).map(type::cast).toList();
+        }
+
+        private static List<String> points(SupplySection s) {
+            return switch (s) {
+                case SupplyMains _,SupplyWinding _ -> List.of();
+                case SupplyRectifier r -> List.of(r.to(), r.common());
+                case SupplyFilter f -> List.of(f.from(), f.to());
+                case SupplyLoad l -> List.of(l.at());
+                case SupplyStage v -> List.of(v.at());
+                case SupplyRegulator r -> List.of(r.from(), r.to());
+            };
+        }
+
+        private void winding(SupplyWinding w, int row) {
+            placed.add(new Placed(w.tapped() ? Symbol.TAPPED_WINDING : Symbol.WINDING, w.name(), w.id(), 0.5, row, false));
+        }
+
+        private void rectifier(SupplyRectifier r) {
+            if (spans.containsKey(r.to())) {
+                // A second rectifier on a point that is drawn already stands in a row of its own, its wire led up to the point.
+                int row = rows++;
+                symbols(r, row);
+                drops.add(new Drop(spans.get(r.to()).from, spans.get(r.to()).row, row));
+                return;
+            }
+            int row = rows++;
+            symbols(r, row);
+            negative.put(r.to(), r.negative());
+            chain(r.to(), row, FIRST_POINT);
+        }
+
+        private void symbols(SupplyRectifier r, int row) {
+            of(SupplyWinding.class).stream().filter(w -> w.name().equals(r.winding())).findFirst().ifPresent(w -> {
+                windings.add(w.name());
+                winding(w, row);
+            });
+            Symbol symbol = r.scheme().doubles()
+                    ? Symbol.DOUBLER
+                    : r.scheme() == SupplyRectifier.Scheme.BRIDGE ? Symbol.BRIDGE : Symbol.RECTIFIER;
+            placed.add(new Placed(symbol, r.name(), r.id(), 1.5, row, r.negative()));
+        }
+
+        private void chain(String point, int row, double column) {
+            List<Function<Double, Placed>> hanging = hanging(point, row);
+            double to = column + Math.max(1, hanging.size());
+            spans.put(point, new Span(point, row, column, to));
+            for (int k = 0; k < hanging.size(); k++) {
+                placed.add(hanging.get(k).apply(column + k + 0.5));
+            }
+            int at = row;
+            for (SupplySection s : sections) {
+                Optional<Placed> through = through(s, point, to + 0.5, at);
+                if (through.isEmpty() || !drawn.add(s.id())) {
+                    continue;
+                }
+                String next = s instanceof SupplyFilter f ? f.to() : ((SupplyRegulator) s).to();
+                if (at > row || spans.containsKey(next)) {
+                    drops.add(new Drop(to, row, at));
+                }
+                placed.add(through.get());
+                negative.putIfAbsent(next, negative.getOrDefault(point, false));
+                if (!spans.containsKey(next)) {
+                    chain(next, at, to + 1);
+                }
+                at = rows++;
+            }
+            if (at > row && at == rows - 1 && placed.stream().noneMatch(p -> p.row == rows - 1)) {
+                rows--;
+            }
+        }
+
+        /** What leads from this point to another. */
+        private Optional<Placed> through(SupplySection s, String point, double column, int row) {
+            return switch (s) {
+                case SupplyFilter f when f.from().equals(point) && !f.to().equals(point)
+                        && !f.to().equals(SupplySection.CHASSIS) -> {
+                    boolean choke = f.henries().isPresent() || f.through().map(PartRef::toString).orElse("").startsWith("L");
+                    String name = f.through().map(PartRef::toString).orElse(f.id());
+                    yield Optional.of(new Placed(choke ? Symbol.CHOKE : Symbol.RESISTOR, name, f.id(), column, row, false));
+                }
+                case SupplyRegulator r when r.kind() == SupplyRegulator.Kind.SERIES && r.from().equals(point) ->
+                    Optional.of(new Placed(Symbol.REGULATOR, r.name(), r.id(), column, row, false));
+                default -> Optional.empty();
+            };
+        }
+
+        /** What hangs between this point and the chassis. */
+        private List<Function<Double, Placed>> hanging(String point, int row) {
+            boolean turned = negative.getOrDefault(point, false)
+                    || of(SupplyRectifier.class).stream().anyMatch(r -> r.common().equals(point));
+            List<Function<Double, Placed>> all = new ArrayList<>();
+            for (SupplySection s : sections) {
+                switch (s) {
+                    case SupplyFilter f -> {
+                        if (f.to().equals(point) && (f.shunt().isPresent() || f.farads().isPresent())) {
+                            String name = f.shunt().map(PartRef::toString).orElse(f.id() + "C");
+                            all.add(x -> new Placed(Symbol.CAPACITOR, name, f.id(), x, row, turned));
+                        }
+                        if (f.from().equals(point) && f.to().equals(SupplySection.CHASSIS)) {
+                            String name = f.through().map(PartRef::toString).orElse(f.id());
+                            all.add(x -> new Placed(Symbol.BLEEDER, name, f.id(), x, row, turned));
+                        }
+                    }
+                    case SupplyLoad l when l.at().equals(point) ->
+                        all.add(x -> new Placed(Symbol.LOAD, l.name(), l.id(), x, row, turned));
+                    case SupplyStage v when v.at().equals(point) ->
+                        all.add(x -> new Placed(Symbol.STAGE, v.name(), v.id(), x, row, turned));
+                    case SupplyRegulator r when r.kind() == SupplyRegulator.Kind.SHUNT && r.to().equals(point) ->
+                        all.add(x -> new Placed(Symbol.STABILISER, r.name(), r.id(), x, row, r.negative()));
+                    default -> {
+                    }
+                }
+            }
+            return all;
+        }
+    }
+}

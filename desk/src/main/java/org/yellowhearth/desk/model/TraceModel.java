@@ -1,0 +1,330 @@
+package org.yellowhearth.desk.model;
+
+import java.time.Year;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
+
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+import org.yellowhearth.core.circuit.StoppedException;
+import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.fact.SupplyEvidence;
+import org.yellowhearth.core.fact.SupplySection;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.Diagnosis;
+import org.yellowhearth.core.trace.Headroom;
+import org.yellowhearth.core.trace.Inrush;
+import org.yellowhearth.core.trace.NextStep;
+import org.yellowhearth.core.trace.SupplyFigures;
+import org.yellowhearth.core.trace.SupplyModel;
+import org.yellowhearth.core.trace.Suspicion;
+import org.yellowhearth.core.trace.ToleranceRuns;
+
+/**
+ * Trace without the window: the supply of the open job as drawn and as it is, the same with something changed on trial, and the long
+ * computations, each in the background, the newest question only, each to be stopped.
+ */
+public final class TraceModel {
+    /** Runs of the tolerance spread. */
+    public static final int RUNS = 10_000;
+    private static final long SEED = 20_261_124;
+
+    private final DeskModel model;
+    private final ReadOnlyObjectWrapper<Optional<Worked>> worked = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<SupplyFigures>> trial = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<Findings>> findings = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<ToleranceRuns>> runs = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<Margins>> margins = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ObjectProperty<String> chosen = new SimpleObjectProperty<>("");
+    private final DoubleProperty progress = new SimpleDoubleProperty(-1);
+    private final Map<Knob, Double> changes = new HashMap<>();
+    private AtomicBoolean wanted = new AtomicBoolean();
+    private boolean working;
+    private boolean again;
+    private List<?> basis = List.of();
+
+    /** A supply worked out as drawn and as it is; figures are absent while something is missing. */
+    public record Worked(SupplyModel drawn, SupplyModel now, Optional<SupplyFigures> drawnFigures,
+            Optional<SupplyFigures> nowFigures) {
+    }
+
+    /** What the readings point at. */
+    public record Findings(Suspicion suspicion, List<Diagnosis.Explanation> explanations, List<NextStep> next, boolean pairs) {
+        public Findings {
+            explanations = List.copyOf(explanations);
+            next = List.copyOf(next);
+        }
+    }
+
+    /** What a supply has to spare. */
+    public record Margins(List<Headroom> headroom, Optional<Inrush> inrush) {
+        public Margins {
+            headroom = List.copyOf(headroom);
+        }
+    }
+
+    TraceModel(DeskModel model) {
+        this.model = model;
+        model.openProperty().addListener((_, _, _) -> jobChanged());
+        model.stageProperty().addListener((_, _, _) -> jobChanged());
+    }
+
+    /** The supply of the job; none before it was worked out. */
+    public ReadOnlyObjectProperty<Optional<Worked>> workedProperty() {
+        return worked.getReadOnlyProperty();
+    }
+
+    /** The supply as it is, with the changes on trial; none while nothing is changed. */
+    public ReadOnlyObjectProperty<Optional<SupplyFigures>> trialProperty() {
+        return trial.getReadOnlyProperty();
+    }
+
+    /** What the readings point at, once asked. */
+    public ReadOnlyObjectProperty<Optional<Findings>> findingsProperty() {
+        return findings.getReadOnlyProperty();
+    }
+
+    /** The tolerance spread, once asked. */
+    public ReadOnlyObjectProperty<Optional<ToleranceRuns>> runsProperty() {
+        return runs.getReadOnlyProperty();
+    }
+
+    /** Headroom and inrush, once asked. */
+    public ReadOnlyObjectProperty<Optional<Margins>> marginsProperty() {
+        return margins.getReadOnlyProperty();
+    }
+
+    /** The point or element that is looked at. */
+    public ObjectProperty<String> chosenProperty() {
+        return chosen;
+    }
+
+    /** How far a long computation is, 0 to 1; below nothing while none runs. */
+    public DoubleProperty progressProperty() {
+        return progress;
+    }
+
+    /** Works out the supply anew where the job's supply, parts or readings are others than before; only while Trace is looked at. */
+    private void jobChanged() {
+        Optional<OpenJob> open = model.openProperty().get();
+        if (open.isEmpty()) {
+            stop();
+            basis = List.of();
+            worked.set(Optional.empty());
+            forget();
+            return;
+        }
+        if (model.stageProperty().get() != Stage.TRACE) {
+            return;
+        }
+        Job job = open.get().job();
+        List<?> now = List.of(open.get().id(), job.items(SupplySection.class), job.census(), job.readings(), job.plate(),
+                job.items(SupplyEvidence.class));
+        if (now.equals(basis)) {
+            return;
+        }
+        basis = now;
+        forget();
+        OptionalDouble age = age(job);
+        model.background().aside(() -> {
+            SupplyModel drawn = SupplyModel.of(job, model.knowledge(), SupplyModel.View.AS_DRAWN, age);
+            SupplyModel is = SupplyModel.of(job, model.knowledge(), SupplyModel.View.AS_IT_IS, age);
+            return new Worked(drawn, is, figures(drawn), figures(is));
+        }, done -> {
+            if (now.equals(basis)) {
+                worked.set(Optional.of(done));
+            }
+        });
+    }
+
+    private void forget() {
+        stop();
+        changes.clear();
+        trial.set(Optional.empty());
+        findings.set(Optional.empty());
+        runs.set(Optional.empty());
+        margins.set(Optional.empty());
+    }
+
+    private OptionalDouble age(Job job) {
+        return job.plate().age(Year.of(model.now().getYear()));
+    }
+
+    private static Optional<SupplyFigures> figures(SupplyModel of) {
+        return of.supply().map(s -> SupplyFigures.of(s, of.readable()));
+    }
+
+    /** The points of the river, those that sections name. */
+    public List<String> points() {
+        return worked.get().map(w -> w.now().points()).orElse(List.of());
+    }
+
+    // --- on trial ------------------------------------------------------------------------------------------------------------
+
+    /** The value of a knob as it is, or as it was changed on trial. */
+    public OptionalDouble value(Knob knob) {
+        if (changes.containsKey(knob)) {
+            return OptionalDouble.of(changes.get(knob));
+        }
+        return original(knob);
+    }
+
+    /** The value of a knob as it is. */
+    public OptionalDouble original(Knob knob) {
+        return worked.get().flatMap(w -> w.now().supply()).map(s -> Knob.all(s).get(knob)).map(OptionalDouble::of)
+                .orElse(OptionalDouble.empty());
+    }
+
+    /** Tries another value; nothing of it is kept. */
+    public void attempt(Knob knob, double value) {
+        changes.put(knob, value);
+        workTrial();
+    }
+
+    /** Takes back everything on trial. */
+    public void leaveTrial() {
+        changes.clear();
+        trial.set(Optional.empty());
+    }
+
+    /** Whether something is changed on trial. */
+    public boolean onTrial() {
+        return !changes.isEmpty();
+    }
+
+    /** One computation at a time; the newest values are worked out when it is done. */
+    private void workTrial() {
+        Optional<Supply> now = worked.get().flatMap(w -> w.now().supply());
+        if (now.isEmpty() || changes.isEmpty()) {
+            return;
+        }
+        if (working) {
+            again = true;
+            return;
+        }
+        working = true;
+        Map<Knob, Double> asked = Map.copyOf(changes);
+        List<String> points = worked.get().orElseThrow().now().readable();
+        List<?> of = basis;
+        model.background().aside(() -> SupplyFigures.of(now.get().tuned((knob, is) -> asked.getOrDefault(knob, is)), points),
+                figures -> {
+                    working = false;
+                    if (of.equals(basis) && !changes.isEmpty()) {
+                        trial.set(Optional.of(figures));
+                    }
+                    if (again) {
+                        again = false;
+                        workTrial();
+                    }
+                });
+    }
+
+    // --- long computations ---------------------------------------------------------------------------------------------------
+
+    /** Asks what the readings point at: single faults first, then pairs. */
+    public void suspect() {
+        model.openProperty().get().ifPresent(open -> {
+            Job job = open.job();
+            OptionalDouble age = age(job);
+            beside((watcher, show) -> Suspicion.of(job, model.knowledge(), age,
+                    ref -> open.assessment(ref).map(a -> a.risk().chance()).orElse(0.1)).ifPresent(s -> {
+                        if (s.used().isEmpty()) {
+                            show.accept(() -> findings.set(Optional.of(new Findings(s, List.of(), List.of(), false))));
+                            return;
+                        }
+                        List<Diagnosis.Explanation> singles = Diagnosis.singles(s.question(), watcher);
+                        List<NextStep> next = singles.isEmpty() ? List.of() : Diagnosis.next(s.question(), watcher);
+                        show.accept(() -> findings.set(Optional.of(new Findings(s, singles, next, false))));
+                        if (!singles.isEmpty()) {
+                            List<Diagnosis.Explanation> pairs = Diagnosis.doubles(s.question(), watcher);
+                            show.accept(() -> findings.set(Optional.of(new Findings(s, pairs, next, true))));
+                        }
+                    }));
+        });
+    }
+
+    /** Runs the tolerance spread. */
+    public void spread() {
+        model.openProperty().get().ifPresent(open -> {
+            Job job = open.job();
+            OptionalDouble age = age(job);
+            beside((watcher, show) -> Suspicion.of(job, model.knowledge(), age, _ -> 0.1).ifPresent(s -> {
+                List<String> points = worked.get().map(w -> w.now().points()).orElse(List.of());
+                ToleranceRuns done = ToleranceRuns.of(s.question().supply(), points, s.question().spread(), RUNS, SEED, watcher);
+                show.accept(() -> runs.set(Optional.of(done)));
+            }));
+        });
+    }
+
+    /** Works out headroom and inrush. */
+    public void margins() {
+        worked.get().flatMap(w -> w.now().supply()).ifPresent(supply -> {
+            List<String> points = points();
+            beside((watcher, show) -> {
+                Margins done = new Margins(Headroom.of(supply), Inrush.of(supply, points, watcher));
+                show.accept(() -> margins.set(Optional.of(done)));
+            });
+        });
+    }
+
+    /** Stops what runs. */
+    public void stop() {
+        wanted.set(false);
+        progress.set(-1);
+    }
+
+    private interface Slow {
+        void run(Watcher watcher, Consumer<Runnable> show);
+    }
+
+    private void beside(Slow work) {
+        stop();
+        AtomicBoolean mine = new AtomicBoolean(true);
+        wanted = mine;
+        progress.set(0);
+        Watcher watcher = share -> {
+            model.background().report(() -> {
+                if (mine.get()) {
+                    progress.set(share);
+                }
+            });
+            return mine.get();
+        };
+        model.background().aside(() -> {
+            try {
+                work.run(watcher, then -> model.background().report(() -> {
+                    if (mine.get()) {
+                        then.run();
+                    }
+                }));
+                return true;
+            } catch (StoppedException _) {
+                return false;
+            }
+        }, _ -> {
+            if (mine.getAndSet(false)) {
+                progress.set(-1);
+            }
+        });
+    }
+
+    /** Adds several sections at once; one undo takes them back. */
+    public void add(List<? extends SupplySection> sections) {
+        model.inTurn(() -> model.act(BenchLineModel.together(sections.stream()
+                .map(s -> (Edit) new Edit.ItemChanged(Optional.empty(), Optional.of(s))).toList()), () -> {
+                }));
+    }
+}

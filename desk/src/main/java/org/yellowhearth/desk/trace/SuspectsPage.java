@@ -1,0 +1,162 @@
+package org.yellowhearth.desk.trace;
+
+import java.util.List;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.trace.Diagnosis;
+import org.yellowhearth.core.trace.NextStep;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.records.words.FaultText;
+
+/** Which fault explains the readings, what it predicts beside what was measured, and what to measure next. */
+final class SuspectsPage extends Page {
+    private static final int MOST_SHOWN = 8;
+    private static final int MOST_STEPS = 4;
+    private static final int COMPARED = 2;
+    private static final double DANGEROUS = 60;
+
+    private final TraceModel trace;
+    private final ProgressBar progress = new ProgressBar();
+    private final Button ask = button("suspects.ask", "suspects-ask", this::ask);
+    private final Button stop = button("suspects.stop", "suspects-stop", this::stop);
+    private final VBox found = column();
+    private final VBox next = column();
+    private final GridPane compared = new GridPane();
+    private final Label state = text("", "quiet");
+
+    SuspectsPage(DeskModel model) {
+        super(model);
+        trace = model.trace();
+        ask.getStyleClass().add("keep-button");
+        progress.visibleProperty().bind(trace.progressProperty().greaterThanOrEqualTo(0));
+        progress.progressProperty().bind(trace.progressProperty());
+        stop.visibleProperty().bind(progress.visibleProperty());
+        HBox head = new HBox(ask, progress, stop);
+        head.getStyleClass().add("item-row");
+        compared.getStyleClass().add("sums");
+        compared.setId("suspects-compared");
+        add(head, state, columns(column(heading("suspects.found"), found), column(heading("suspects.next"), next)),
+                heading("suspects.compared"), compared, text(Labels.of("suspects.how"), "quiet"));
+        trace.findingsProperty().addListener((_, _, _) -> {
+            if (model.openProperty().get().isPresent()) {
+                show(job());
+            }
+        });
+    }
+
+    private void ask() {
+        trace.suspect();
+    }
+
+    private void stop() {
+        trace.stop();
+    }
+
+    @Override
+    protected void show(Job job) {
+        found.getChildren().clear();
+        next.getChildren().clear();
+        compared.getChildren().clear();
+        if (trace.findingsProperty().get().isEmpty()) {
+            boolean readings = !job.items(SupplyReading.class).isEmpty();
+            state.setText(Labels.of(readings ? "suspects.not-asked" : "suspects.no-readings"));
+            return;
+        }
+        TraceModel.Findings f = trace.findingsProperty().get().get();
+        state.setText(f.suspicion().used().isEmpty()
+                ? Labels.of("suspects.no-readings")
+                : Labels.of(f.pairs() ? "suspects.with-pairs" : "suspects.singles", f.suspicion().used().size(),
+                        f.suspicion().leftOut().size()));
+        explanations(f.explanations());
+        f.next().stream().limit(MOST_STEPS).forEach(this::step);
+        compare(f);
+    }
+
+    private String nothing() {
+        return Labels.of("suspects.sound");
+    }
+
+    private void explanations(List<Diagnosis.Explanation> all) {
+        FaultText text = new FaultText(model().words());
+        List<Diagnosis.Explanation> alike = all.stream().filter(Diagnosis.Explanation::alike).toList();
+        if (alike.size() > 1) {
+            found.getChildren().add(text(Labels.of("suspects.alike", alike.size()), "strong-note"));
+        }
+        all.stream().limit(MOST_SHOWN).filter(e -> e.alike() || e.probability() >= 0.005).forEach(e -> {
+            ProgressBar bar = new ProgressBar(e.probability());
+            bar.getStyleClass().add("chance-bar");
+            bar.setMinWidth(60);
+            bar.setAccessibleText(percent(e.probability()));
+            Label name = text(text.of(e, nothing()), e.alike() ? "strong-note" : "suspect");
+            Label percent = text(percent(e.probability()), "figure");
+            percent.setMinWidth(USE_PREF_SIZE);
+            HBox row = row(name, bar, percent);
+            if (!e.sound()) {
+                row.setOnMouseClicked(_ -> trace.chosenProperty().set(e.parts().getFirst()));
+            }
+            found.getChildren().add(row);
+        });
+    }
+
+    private static String percent(double share) {
+        return Quantity.percent(Math.clamp(Math.round(100 * share), share > 0.005 ? 1 : 0, share < 0.995 ? 99 : 100) / 100.0)
+                .toString();
+    }
+
+    private void step(NextStep s) {
+        String at = s.kind().isPresent() && s.way() == NextStep.Way.READ
+                ? s.at() + ", " + model().words().word(s.kind().get())
+                : s.at();
+        VBox box = new VBox(text(model().words().word(s.way()) + ": " + at, "strong-note"),
+                text(Labels.of("suspects.worth", Quantity.ratio(Math.round(100 * s.bits()) / 100.0), Math.round(s.minutes())),
+                        "quiet"));
+        box.getStyleClass().add("point");
+        s.shows().stream().filter(x -> x.probability() > 0.01)
+                .forEach(x -> box.getChildren().add(text(Labels.of("suspects.shows", FaultText.parts(x.parts(), nothing()),
+                        Quantity.volts(x.volts()), Quantity.volts(x.spread())))));
+        if (s.way() == NextStep.Way.BRIDGE) {
+            box.getChildren().add(text(Labels.of("suspects.bridge"), "quiet"));
+        }
+        if (s.way() == NextStep.Way.BRIDGE || s.way() == NextStep.Way.LIFT || s.way() == NextStep.Way.UNLOAD) {
+            box.getChildren().add(text(Labels.of("suspects.off-first"), "outcome-doubtful"));
+        } else if (s.volts() > DANGEROUS) {
+            box.getChildren().add(text(Labels.of("trace.lethal", Quantity.volts(s.volts())), "outcome-doubtful"));
+        }
+        next.getChildren().add(box);
+    }
+
+    /** Predicted against measured, for the likeliest and the runner-up. */
+    private void compare(TraceModel.Findings f) {
+        List<Diagnosis.Explanation> leaders = f.explanations().stream().limit(COMPARED).toList();
+        if (leaders.isEmpty()) {
+            return;
+        }
+        compared.add(text(Labels.of("readings.point"), "quiet"), 0, 0);
+        compared.add(text(Labels.of("readings.kind"), "quiet"), 1, 0);
+        compared.add(text(Labels.of("readings.read"), "quiet"), 2, 0);
+        for (int k = 0; k < leaders.size(); k++) {
+            compared.add(text(FaultText.parts(leaders.get(k).parts(), nothing()), "quiet"), 3 + k, 0);
+        }
+        for (int r = 0; r < f.suspicion().used().size(); r++) {
+            SupplyReading reading = f.suspicion().used().get(r);
+            compared.add(text(reading.point(), "strong-note"), 0, r + 1);
+            compared.add(text(model().words().word(reading.kind())), 1, r + 1);
+            compared.add(text(Quantity.volts(reading.volts()).toString(), "figure"), 2, r + 1);
+            for (int k = 0; k < leaders.size(); k++) {
+                compared.add(text(Quantity.volts(leaders.get(k).predicted().get(r)).toString(), "figure"), 3 + k, r + 1);
+            }
+        }
+    }
+}

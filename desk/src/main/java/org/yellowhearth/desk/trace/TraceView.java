@@ -1,0 +1,135 @@
+package org.yellowhearth.desk.trace;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+import javafx.beans.binding.Bindings;
+import javafx.beans.binding.DoubleBinding;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+import org.yellowhearth.core.circuit.SpiceText;
+import org.yellowhearth.core.fact.SupplySection;
+import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.charts.PlotSvg;
+import org.yellowhearth.desk.charts.River;
+import org.yellowhearth.desk.charts.SupplySymbols;
+import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.shell.FileAsk;
+
+/** Trace: the voltage river of this very set, its description, readings, suspects and margins. */
+public final class TraceView extends BorderPane {
+    private static final double DETAILS_EMS = 21;
+    private static final double DETAILS_SHARE = 0.36;
+    private static final double SVG_WIDTH = 1100;
+    private static final double SVG_RIVER = 420;
+    private static final double SVG_EM = 14;
+    /** Long enough for most supplies to settle, by steps short enough for their ripple. */
+    private static final double SPICE_SECONDS = 2;
+    private static final double SPICE_STEP = 1e-5;
+
+    private final DeskModel model;
+    private final Map<String, Node> pages = new LinkedHashMap<>();
+    private final Map<String, ToggleButton> tabs = new LinkedHashMap<>();
+    private final RiverPage river;
+    private final TraceDetails details;
+    private final HBox legend = new HBox();
+    private String page = "river";
+
+    /** A view of the model's open job. */
+    public TraceView(DeskModel model, FileAsk files, DoubleBinding em) {
+        this.model = model;
+        getStyleClass().addAll("stage", "trace");
+        river = new RiverPage(model);
+        details = new TraceDetails(model);
+        details.prefWidthProperty().bind(Bindings.min(em.multiply(DETAILS_EMS), widthProperty().multiply(DETAILS_SHARE)));
+        pages.put("river", river);
+        pages.put("describe", new DescribePage(model));
+        pages.put("readings", new ReadingsPage(model));
+        pages.put("signs", new SignsPage(model));
+        pages.put("suspects", new SuspectsPage(model));
+        pages.put("margins", new MarginsPage(model));
+        Label title = new Label(Labels.of("trace.title"));
+        title.getStyleClass().add("stage-title");
+        title.setMinWidth(USE_PREF_SIZE);
+        ToggleGroup group = new ToggleGroup();
+        FlowPane row = new FlowPane();
+        row.getStyleClass().add("page-tabs");
+        pages.forEach((name, _) -> {
+            ToggleButton tab = new ToggleButton(Labels.of("trace.page." + name));
+            tab.setId("trace-" + name);
+            tab.setToggleGroup(group);
+            tab.getStyleClass().add("page-tab");
+            tab.setOnAction(_ -> show(name));
+            tabs.put(name, tab);
+            row.getChildren().add(tab);
+        });
+        HBox.setHgrow(row, Priority.ALWAYS);
+        HBox head = new HBox(title, row);
+        head.getStyleClass().add("stage-line");
+        Button svg = Page.button("trace.svg", "trace-svg",
+                () -> files.newPicture("supply.svg").ifPresent(f -> model.save(f, svg())));
+        Button spice = Page.button("trace.spice", "trace-spice",
+                () -> files.newPicture("supply.cir").ifPresent(f -> model.save(f, spice())));
+        ToggleButton reasons = new ToggleButton(Labels.of("trace.details"));
+        reasons.setId("show-details");
+        reasons.selectedProperty().bindBidirectional(model.reasonsShownProperty());
+        legend.getStyleClass().add("river-legend");
+        legend.getChildren().addAll(swatch("river-drawn-swatch", "trace.legend.drawn"),
+                swatch("river-now-swatch", "trace.legend.now"),
+                swatch("river-post-swatch", "trace.legend.posts"));
+        HBox tools = Page.row(legend, svg, spice, reasons);
+        setTop(new VBox(head, tools));
+        model.reasonsShownProperty().addListener((_, _, _) -> show(page));
+        show("river");
+    }
+
+    private static Label swatch(String style, String label) {
+        Region colour = new Region();
+        colour.getStyleClass().addAll("river-swatch", style);
+        Label text = new Label(Labels.of(label), colour);
+        text.getStyleClass().add("quiet");
+        text.setMinWidth(0);
+        return text;
+    }
+
+    /** Shows a page by its name: river, describe, readings, signs, suspects or margins. */
+    public void show(String name) {
+        page = name;
+        tabs.get(name).setSelected(true);
+        setCenter(pages.get(name));
+        boolean river = name.equals("river");
+        legend.setVisible(river);
+        setRight(river && model.reasonsShownProperty().get() ? details : null);
+    }
+
+    private List<SupplySection> sections() {
+        return model.job().items(SupplySection.class);
+    }
+
+    /** River and drawing as one picture. */
+    private String svg() {
+        River shown = river.shown();
+        return PlotSvg.supply(Labels.of("trace.title") + ", " + model.job().plate().name(), shown, river.values(), SVG_WIDTH,
+                SVG_RIVER,
+                SVG_RIVER + SupplySymbols.height(sections(), SVG_EM));
+    }
+
+    private String spice() {
+        Supply supply = model.trace().workedProperty().get().flatMap(w -> w.now().supply())
+                .orElseThrow(() -> new IllegalStateException("a supply that cannot be worked out has no netlist"));
+        return SpiceText.netlist(supply.circuit(), model.job().plate().name(), SPICE_SECONDS, SPICE_STEP, List.of());
+    }
+}
