@@ -10,10 +10,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 
 import org.yellowhearth.core.fact.SupplyFilter;
-import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyReading;
-import org.yellowhearth.core.fact.SupplyRectifier;
-import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplyStage;
 import org.yellowhearth.core.job.Job;
@@ -54,14 +51,10 @@ final class SupplyLine {
     private static Map<String, String> points(Job job) {
         Map<String, String> points = new LinkedHashMap<>();
         for (SupplySection s : job.items(SupplySection.class)) {
-            List<String> named = switch (s) {
-                case SupplyRectifier r -> List.of(r.to(), r.common());
-                case SupplyFilter f -> List.of(f.from(), f.to());
-                case SupplyLoad l -> List.of(l.at());
-                case SupplyStage v -> List.of(v.at(), v.name() + ".a", v.name() + ".k", v.name() + ".g2");
-                case SupplyRegulator r -> List.of(r.from(), r.to());
-                default -> List.of();
-            };
+            List<String> named = new ArrayList<>(s.points());
+            if (s instanceof SupplyStage v) {
+                named.addAll(List.of(v.name() + ".a", v.name() + ".k", v.name() + ".g2"));
+            }
             named.stream().filter(p -> !p.equals(SupplySection.CHASSIS))
                     .forEach(p -> points.putIfAbsent(p.toLowerCase(Locale.ROOT), p));
             if (s instanceof SupplyFilter f) {

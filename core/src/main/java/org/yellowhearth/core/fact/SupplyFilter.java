@@ -43,6 +43,11 @@ public record SupplyFilter(String id, String from, Optional<PartRef> through, Op
     }
 
     @Override
+    public List<String> points() {
+        return List.of(from, to);
+    }
+
+    @Override
     public List<PartRef> parts() {
         return Stream.of(through, shunt).flatMap(Optional::stream).toList();
     }

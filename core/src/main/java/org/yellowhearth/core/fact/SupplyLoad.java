@@ -28,6 +28,11 @@ public record SupplyLoad(String id, String name, String at, Kind kind, double va
     }
 
     @Override
+    public List<String> points() {
+        return List.of(at);
+    }
+
+    @Override
     public List<PartRef> parts() {
         return List.of();
     }

@@ -28,6 +28,11 @@ public record SupplyMains(String id, double nominalVolts, OptionalDouble volts, 
     }
 
     @Override
+    public List<String> points() {
+        return List.of();
+    }
+
+    @Override
     public List<PartRef> parts() {
         return List.of();
     }

@@ -68,6 +68,11 @@ public record SupplyRectifier(String id, String name, Optional<PartRef> part, St
     }
 
     @Override
+    public List<String> points() {
+        return List.of(to, common);
+    }
+
+    @Override
     public List<PartRef> parts() {
         return Stream.of(part, first, second).flatMap(Optional::stream).toList();
     }

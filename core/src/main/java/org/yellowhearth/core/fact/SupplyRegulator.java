@@ -45,6 +45,11 @@ public record SupplyRegulator(String id, String name, Optional<PartRef> part, Ki
     }
 
     @Override
+    public List<String> points() {
+        return List.of(from, to);
+    }
+
+    @Override
     public List<PartRef> parts() {
         return part.stream().toList();
     }

@@ -16,6 +16,9 @@ public sealed interface SupplySection extends Item permits SupplyMains, SupplyWi
     /** What the section is called: its name, or the points it lies between. */
     String title();
 
+    /** The points it lies at, the chassis among them. */
+    List<String> points();
+
     /** The parts of the census it points at. */
     List<PartRef> parts();
 

@@ -50,6 +50,11 @@ public record SupplyStage(String id, String name, Optional<PartRef> part, String
     }
 
     @Override
+    public List<String> points() {
+        return List.of(at);
+    }
+
+    @Override
     public List<PartRef> parts() {
         return Stream.of(part, screenCap, cathodeCap).flatMap(Optional::stream).toList();
     }

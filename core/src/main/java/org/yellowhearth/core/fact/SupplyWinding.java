@@ -21,6 +21,10 @@ public record SupplyWinding(String id, String name, Optional<PartRef> part, doub
     public SupplyWinding {
         Item.requireId(id);
         SupplySection.requirePoint("a winding's name", name);
+        if (name.equals("mains")) {
+            throw new IllegalArgumentException(
+                    "a winding is not called mains, which is the mains itself; expected a name such as T1 or line");
+        }
         Checked.within("winding voltage", volts, 0.1, 20_000);
         Checked.within("winding resistance", ohms, 0.001, 100_000);
     }
@@ -28,6 +32,11 @@ public record SupplyWinding(String id, String name, Optional<PartRef> part, doub
     @Override
     public String title() {
         return name;
+    }
+
+    @Override
+    public List<String> points() {
+        return List.of();
     }
 
     @Override

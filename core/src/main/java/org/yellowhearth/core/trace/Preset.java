@@ -1,7 +1,9 @@
 package org.yellowhearth.core.trace;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -47,10 +49,14 @@ public enum Preset implements Coded {
         private final List<SupplySection> made = new ArrayList<>();
         private final List<PartRef> taken = new ArrayList<>();
         private final double mains;
+        private final List<SupplySection> described;
+        /** Points and names of this arrangement by what they are usually called: beside another supply each gets one of its own. */
+        private final Map<String, String> own = new HashMap<>();
 
         Draft(Job job, Supplier<String> ids) {
             this.job = job;
             this.ids = ids;
+            this.described = job.items(SupplySection.class);
             this.mains = job.plate().mains().map(m -> m.volts()).orElse(230.0);
         }
 
@@ -69,7 +75,7 @@ public enum Preset implements Coded {
                     load("set", "HT2", SupplyLoad.Kind.CURRENT, 0.05);
                 }
                 case TRANSFORMERLESS -> {
-                    rectified("mains", mains, 120, false, Scheme.HALF_WAVE, Make.VACUUM, "HT", false);
+                    rectified("line", mains, 120, false, Scheme.HALF_WAVE, Make.VACUUM, "HT", false);
                     reservoir("HT", Role.RESERVOIR, 50);
                     stage("HT", Optional.empty(), 1200, OptionalDouble.empty(), "HT2", Role.SMOOTHING, 50);
                     load("set", "HT2", SupplyLoad.Kind.CURRENT, 0.05);
@@ -89,9 +95,9 @@ public enum Preset implements Coded {
                 }
                 case DOUBLER -> {
                     winding("T1", 120, 10, false);
-                    made.add(new SupplyRectifier(ids.get(), name("D1"), part(Rectifier.class, _ -> true), "T1",
+                    made.add(new SupplyRectifier(ids.get(), own("D1"), part(Rectifier.class, _ -> true), own("T1"),
                             Scheme.FULL_WAVE_DOUBLER, Make.SILICON, OptionalDouble.empty(), OptionalDouble.empty(),
-                            OptionalInt.empty(), false, "HT", "0", capacitor(Role.RESERVOIR), OptionalDouble.of(100 * MICRO),
+                            OptionalInt.empty(), false, own("HT"), "0", capacitor(Role.RESERVOIR), OptionalDouble.of(100 * MICRO),
                             capacitor(Role.RESERVOIR), OptionalDouble.of(100 * MICRO), List.of()));
                     load("set", "HT", SupplyLoad.Kind.CURRENT, 0.15);
                 }
@@ -104,14 +110,13 @@ public enum Preset implements Coded {
                 case REGULATED -> {
                     rectified("T1", 15, 0.8, false, Scheme.BRIDGE, Make.SILICON, "raw", false);
                     reservoir("raw", Role.REGULATOR_INPUT, 2200);
-                    made.add(new SupplyRegulator(ids.get(), "U1", Optional.empty(), SupplyRegulator.Kind.SERIES, "raw", "out",
-                            false, 12,
-                            OptionalDouble.empty(), OptionalDouble.empty(), "", OptionalDouble.empty()));
+                    made.add(new SupplyRegulator(ids.get(), own("U1"), Optional.empty(), SupplyRegulator.Kind.SERIES, own("raw"),
+                            own("out"), false, 12, OptionalDouble.empty(), OptionalDouble.empty(), "", OptionalDouble.empty()));
                     reservoir("out", Role.REGULATOR_OUTPUT, 10);
                     load("set", "out", SupplyLoad.Kind.CURRENT, 0.4);
                 }
                 case CONVERTER -> {
-                    rectified("mains", mains, 3, false, Scheme.BRIDGE, Make.SILICON, "bulk", false);
+                    rectified("line", mains, 3, false, Scheme.BRIDGE, Make.SILICON, "bulk", false);
                     reservoir("bulk", Role.CONVERTER_INPUT, 150);
                     load("converter", "bulk", SupplyLoad.Kind.POWER, 60);
                 }
@@ -128,19 +133,21 @@ public enum Preset implements Coded {
         private void winding(String name, double volts, double ohms, boolean tapped) {
             Optional<PartRef> part = part(Winding.class, w -> w.task() == Winding.Task.MAINS_SECONDARY);
             boolean known = part.flatMap(job::part).map(p -> ((Winding) p).ohms().isPresent()).orElse(false);
-            made.add(new SupplyWinding(ids.get(), name, part, volts, known ? OptionalDouble.empty() : OptionalDouble.of(ohms),
-                    tapped));
+            made.add(
+                    new SupplyWinding(ids.get(), own(name), part, volts, known ? OptionalDouble.empty() : OptionalDouble.of(ohms),
+                            tapped));
         }
 
         private void rectifier(String name, String winding, Scheme scheme, Make make, String to, boolean negative) {
             Optional<PartRef> part = make == Make.VACUUM
                     ? part(Valve.class, v -> v.task() == Valve.Task.RECTIFIER)
                     : part(Rectifier.class, _ -> true);
-            made.add(new SupplyRectifier(ids.get(), part.map(PartRef::toString).orElseGet(() -> name(name)), part, winding,
+            made.add(new SupplyRectifier(ids.get(), part.map(PartRef::toString).orElseGet(() -> own(name)), part, own(winding),
                     scheme,
                     part.isPresent() && make != Make.VACUUM ? Make.UNSTATED : make,
                     make == Make.VACUUM ? OptionalDouble.of(20) : OptionalDouble.empty(),
-                    make == Make.VACUUM ? OptionalDouble.of(0.1) : OptionalDouble.empty(), OptionalInt.empty(), negative, to, "0",
+                    make == Make.VACUUM ? OptionalDouble.of(0.1) : OptionalDouble.empty(), OptionalInt.empty(), negative, own(to),
+                    "0",
                     Optional.empty(), OptionalDouble.empty(), Optional.empty(), OptionalDouble.empty(), List.of()));
         }
 
@@ -164,27 +171,29 @@ public enum Preset implements Coded {
                 Role role,
                 double microfarads) {
             Optional<PartRef> shunt = capacitor(role);
-            made.add(new SupplyFilter(ids.get(), from, through, ohms, henries, to, shunt,
+            made.add(new SupplyFilter(ids.get(), own(from), through, ohms, henries, own(to), shunt,
                     shunt.isPresent() ? OptionalDouble.empty() : OptionalDouble.of(microfarads * MICRO), OptionalDouble.empty(),
                     OptionalDouble.empty(), "0"));
         }
 
         private void load(String name, String at, SupplyLoad.Kind kind, double value) {
-            made.add(new SupplyLoad(ids.get(), name(name), at, kind, value));
+            made.add(new SupplyLoad(ids.get(), own(name), own(at), kind, value));
         }
 
-        /** A name that no section has yet. */
-        private String name(String wanted) {
-            String name = wanted;
-            for (int k = 2; taken(name); k++) {
-                name = wanted + "-" + k;
-            }
-            return name;
+        /** A name or point that nothing described has yet; the same word gives the same again. */
+        private String own(String wanted) {
+            return own.computeIfAbsent(wanted, w -> {
+                String name = w;
+                for (int k = 2; taken(name); k++) {
+                    name = w + "-" + k;
+                }
+                return name;
+            });
         }
 
         private boolean taken(String name) {
-            return job.items(SupplySection.class).stream().map(SupplySection::title).anyMatch(name::equals)
-                    || made.stream().map(SupplySection::title).anyMatch(name::equals);
+            return own.containsValue(name)
+                    || described.stream().anyMatch(s -> s.title().equals(name) || s.points().contains(name));
         }
 
         private Optional<PartRef> capacitor(Role role) {

@@ -14,6 +14,7 @@ import java.util.function.ToDoubleFunction;
 
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyNames;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
@@ -21,6 +22,7 @@ import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.fact.SupplyStage;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.Winding;
 
 /**
  * A rail that reads as a short, with the set off: which leg to lift first. What is likely and quick comes first: lifting in the order of
@@ -74,8 +76,9 @@ public record ShortHunt(List<Leg> legs, String found) {
      */
     public static ShortHunt of(Job job, String rail, ToDoubleFunction<PartRef> chance) {
         Map<String, Leg> legs = new LinkedHashMap<>();
+        SupplyNames names = new SupplyNames(job.items(SupplySection.class));
         for (String point : reach(job, rail)) {
-            job.items(SupplySection.class).forEach(s -> hanging(job, s, point, chance, legs));
+            job.items(SupplySection.class).forEach(s -> hanging(job, names, s, point, chance, legs));
         }
         legs.put(WIRING, new Leg(WIRING, rail, WIRING_CHANCE, WIRING_MINUTES));
         Map<String, Double> weight = new HashMap<>();
@@ -107,7 +110,7 @@ public record ShortHunt(List<Leg> legs, String found) {
             for (SupplySection s : job.items(SupplySection.class)) {
                 List<String> ends = switch (s) {
                     case SupplyRegulator r when r.kind() == SupplyRegulator.Kind.SERIES -> List.of(r.from(), r.to());
-                    case SupplyFilter f when !f.from().equals(f.to()) && f.henries().isPresent() -> List.of(f.from(), f.to());
+                    case SupplyFilter f when !f.from().equals(f.to()) && choke(job, f) -> List.of(f.from(), f.to());
                     default -> List.of();
                 };
                 if (ends.contains(at)) {
@@ -118,11 +121,17 @@ public record ShortHunt(List<Leg> legs, String found) {
         return points;
     }
 
-    private static void hanging(Job job, SupplySection s, String point, ToDoubleFunction<PartRef> chance, Map<String, Leg> legs) {
+    /** A choke opposes direct current by a few hundred ohms only: a short behind it reads as one before it. */
+    private static boolean choke(Job job, SupplyFilter f) {
+        return f.henries().isPresent() || f.through().flatMap(job::part).filter(Winding.class::isInstance).isPresent();
+    }
+
+    private static void hanging(Job job, SupplyNames names, SupplySection s, String point, ToDoubleFunction<PartRef> chance,
+            Map<String, Leg> legs) {
         switch (s) {
             case SupplyFilter f -> {
                 if (f.to().equals(point) && (f.shunt().isPresent() || f.farads().isPresent())) {
-                    String part = f.shunt().map(PartRef::toString).orElse(f.id() + "C");
+                    String part = names.shunt(f);
                     legs.put(part, new Leg(part, point, f.shunt().map(chance::applyAsDouble).orElse(0.2), CAPACITOR_MINUTES));
                 }
             }

@@ -7,9 +7,11 @@ import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Stream;
 
+import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyNames;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
@@ -89,6 +91,7 @@ public record SupplyModel(Optional<Supply> supply, List<String> points, List<Mod
         private final Knowledge knowledge;
         private final View view;
         private final double years;
+        private final SupplyNames names;
         private final List<ModelValue> values = new ArrayList<>();
         private final List<Message> missing = new ArrayList<>();
         private final List<String> points = new ArrayList<>();
@@ -99,6 +102,7 @@ public record SupplyModel(Optional<Supply> supply, List<String> points, List<Mod
             this.knowledge = knowledge;
             this.view = view;
             this.years = years;
+            this.names = new SupplyNames(job.items(SupplySection.class));
         }
 
         SupplyModel build() {
@@ -115,9 +119,14 @@ public record SupplyModel(Optional<Supply> supply, List<String> points, List<Mod
             double hertz = mains.map(SupplyMains::hertz).orElse(plate.hertz() > 0 ? plate.hertz() : 50);
             double volts = view == View.AS_DRAWN ? nominal : mains.map(m -> m.volts().orElse(nominal)).orElse(nominal);
             double primary = mains.map(m -> m.primaryOhms().orElse(0)).orElse(0.0);
-            Optional<Supply> supply = missing.isEmpty()
-                    ? Optional.of(new Supply(new Supply.Mains(nominal, volts, hertz), primary, sections))
-                    : Optional.empty();
+            Optional<Supply> supply = Optional.empty();
+            if (missing.isEmpty()) {
+                try {
+                    supply = Optional.of(new Supply(new Supply.Mains(nominal, volts, hertz), primary, sections));
+                } catch (BadCircuitException e) {
+                    missing.add(Message.of(TraceWords.CANNOT_BE, e.where(), e.why()));
+                }
+            }
             return new SupplyModel(supply, points, values, missing);
         }
 
@@ -154,9 +163,9 @@ public record SupplyModel(Optional<Supply> supply, List<String> points, List<Mod
             point(r.common());
             RectifierModel model = model(r);
             if (r.scheme().doubles()) {
-                Optional<Section.Cap> first = cap(r.id(), r.name() + "C1", r.first(), r.firstFarads(), OptionalDouble.empty(),
+                Optional<Section.Cap> first = cap(r.id(), names.first(r), r.first(), r.firstFarads(), OptionalDouble.empty(),
                         OptionalDouble.empty());
-                Optional<Section.Cap> second = cap(r.id(), r.name() + "C2", r.second(), r.secondFarads(), OptionalDouble.empty(),
+                Optional<Section.Cap> second = cap(r.id(), names.shunt(r), r.second(), r.secondFarads(), OptionalDouble.empty(),
                         OptionalDouble.empty());
                 if (first.isPresent() && second.isPresent()) {
                     sections.add(new Section.Doubler(r.name(), r.winding(), r.scheme() == SupplyRectifier.Scheme.CASCADE_DOUBLER,
@@ -216,11 +225,11 @@ public record SupplyModel(Optional<Supply> supply, List<String> points, List<Mod
             point(f.from());
             point(f.to());
             point(f.against());
-            String name = f.through().map(PartRef::toString).orElse(f.id());
             Section.Way way;
             if (f.from().equals(f.to())) {
                 way = new Section.Way.Wire();
             } else {
+                String name = names.through(f);
                 OptionalDouble henries = f.henries().isPresent()
                         ? f.henries()
                         : f.through().flatMap(job::part)
@@ -238,7 +247,7 @@ public record SupplyModel(Optional<Supply> supply, List<String> points, List<Mod
             }
             boolean capacitor = f.shunt().isPresent() || f.farads().isPresent();
             Optional<Section.Cap> shunt = capacitor
-                    ? cap(f.id(), f.id() + "C", f.shunt(), f.farads(), f.esrOhms(), f.leakOhms())
+                    ? cap(f.id(), names.shunt(f), f.shunt(), f.farads(), f.esrOhms(), f.leakOhms())
                     : Optional.empty();
             if (capacitor && shunt.isEmpty()) {
                 return;

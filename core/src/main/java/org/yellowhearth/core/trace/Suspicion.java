@@ -42,6 +42,9 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
     private static final double LEAST_ODDS = 0.02;
     private static final double MOST_ODDS = 1;
     private static final double UNIFORM = Math.sqrt(3);
+    /** A sign that speaks for a part doubles its odds, one that clears it halves them (our own step); no more than three count. */
+    private static final double SIGN_TIMES = 2;
+    private static final int MOST_SIGNS = 3;
 
     public Suspicion {
         used = List.copyOf(used);
@@ -84,7 +87,8 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
                     setups.indexOf(r.bridged())));
         }
         return Optional.of(new Suspicion(new Diagnosis.Question(supply, model.readable(), data,
-                spread(job, supply, model.values(), line.isPresent()), odds(supply, job, chance), setups), used, leftOut));
+                spread(job, supply, model.values(), line.isPresent()), odds(supply, job, knowledge, chance), setups), used,
+                leftOut));
     }
 
     private static List<SupplyReading> newestFirst(Job job) {
@@ -162,7 +166,7 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
 
     // --- how likely parts are bad -------------------------------------------------------------------------------------------
 
-    private static Map<String, Double> odds(Supply supply, Job job, ToDoubleFunction<PartRef> chance) {
+    private static Map<String, Double> odds(Supply supply, Job job, Knowledge knowledge, ToDoubleFunction<PartRef> chance) {
         Map<String, Double> odds = new HashMap<>();
         Set<String> sections = Diagnosis.sections(supply);
         Knob.all(supply).keySet().forEach(knob -> {
@@ -185,6 +189,9 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
                             double p = Math.clamp(chance.applyAsDouble(r), 1e-3, 0.9);
                             return Math.clamp(p / (1 - p), LEAST_ODDS, MOST_ODDS);
                         }).orElse(usual));
+        List<Hints.Hint> hints = Hints.of(job, knowledge);
+        job.census().forEach(p -> odds.computeIfPresent(p.ref().toString(),
+                (_, now) -> now * Math.pow(SIGN_TIMES, Math.clamp(Hints.weight(hints, p.ref()), -MOST_SIGNS, MOST_SIGNS))));
         return odds;
     }
 }

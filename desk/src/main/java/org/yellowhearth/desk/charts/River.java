@@ -24,6 +24,8 @@ public record River(List<SupplySection> sections, List<Reach> drawn, List<Reach>
     private static final double LEAST_SHOWN = 5;
     private static final double LEAST_THICK = 3;
     private static final int MOST_TICKS = 7;
+    private static final int MOST_TRIES = 6;
+    private static final double LETTER_EMS = 0.56;
 
     /**
      * One point of the river.
@@ -80,6 +82,8 @@ public record River(List<SupplySection> sections, List<Reach> drawn, List<Reach>
         private double low;
         private double high;
         private final List<Plot.Mark> marks = new ArrayList<>();
+        /** Where figures stand: left, base line, width. */
+        private final List<List<Double>> figures = new ArrayList<>();
 
         Frame(double width, double height, double em) {
             this.em = em;
@@ -152,11 +156,25 @@ public record River(List<SupplySection> sections, List<Reach> drawn, List<Reach>
                                 ? ", " + Quantity.volts(r.highest - r.lowest) + " pp"
                                 : "";
                         double above = r.dcVolts < 0 ? edge[1] + 1.1 * em : edge[0] - 0.35 * em;
-                        marks.add(new Plot.Mark.Words(x(s.from()) + 0.2 * em, above, Plot.Anchor.START,
-                                Quantity.volts(r.dcVolts) + ripple, "river-figure"));
+                        figure(x(s.from()) + 0.2 * em, above, r.dcVolts < 0 ? 1 : -1, Quantity.volts(r.dcVolts) + ripple);
                     }
                 });
             }
+        }
+
+        /** A figure, moved away from those that stand there already. */
+        private void figure(double x, double y, int away, String text) {
+            double width = text.length() * LETTER_EMS * em;
+            double at = y;
+            for (int tries = 0; tries < MOST_TRIES && crowded(x, at, width); tries++) {
+                at += away * 1.1 * em;
+            }
+            figures.add(List.of(x, at, width));
+            marks.add(new Plot.Mark.Words(x, at, Plot.Anchor.START, text, "river-figure"));
+        }
+
+        private boolean crowded(double x, double y, double width) {
+            return figures.stream().anyMatch(f -> Math.abs(f.get(1) - y) < em && x < f.get(0) + f.get(2) && f.get(0) < x + width);
         }
 
         /** Its upper and lower edge, never thinner than can be seen. */

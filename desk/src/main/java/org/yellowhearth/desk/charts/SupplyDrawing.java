@@ -12,7 +12,7 @@ import java.util.function.Function;
 
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
-import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyNames;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
@@ -31,7 +31,7 @@ import org.yellowhearth.core.part.PartRef;
 record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, int columns, int rows) {
     /** What is drawn. */
     enum Symbol {
-        MAINS, WINDING, TAPPED_WINDING, RECTIFIER, BRIDGE, DOUBLER, CHOKE, RESISTOR, REGULATOR, CAPACITOR, BLEEDER, LOAD, STAGE, STABILISER
+        MAINS, WINDING, TAPPED_WINDING, RECTIFIER, BRIDGE, DOUBLER, CHOKE, RESISTOR, REGULATOR, CAPACITOR, UPPER_CAPACITOR, LOWER_CAPACITOR, SERIES_CAPACITOR, BLEEDER, LOAD, STAGE, STABILISER
     }
 
     /**
@@ -74,23 +74,26 @@ record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, in
         private static final int FIRST_POINT = 2;
 
         private final List<SupplySection> sections;
+        private final SupplyNames names;
         private final List<Placed> placed = new ArrayList<>();
         private final Map<String, Span> spans = new LinkedHashMap<>();
         private final List<Drop> drops = new ArrayList<>();
-        private final Set<String> windings = new HashSet<>();
+        /** The row in which each winding is drawn. */
+        private final Map<String, Integer> windings = new HashMap<>();
         private final Set<String> drawn = new HashSet<>();
         private final Map<String, Boolean> negative = new HashMap<>();
         private int rows;
 
         Draft(List<SupplySection> sections) {
             this.sections = sections;
+            this.names = new SupplyNames(sections);
         }
 
         SupplyDrawing done() {
             of(SupplyRectifier.class).forEach(this::rectifier);
-            of(SupplyWinding.class).stream().filter(w -> windings.add(w.name())).forEach(w -> winding(w, rows++));
+            of(SupplyWinding.class).stream().filter(w -> !windings.containsKey(w.name())).forEach(w -> winding(w, rows++));
             for (SupplySection s : sections) {
-                for (String point : points(s)) {
+                for (String point : s.points()) {
                     if (!point.equals(SupplySection.CHASSIS) && !spans.containsKey(point)) {
                         chain(point, rows++, FIRST_POINT);
                     }
@@ -103,17 +106,6 @@ record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, in
 
         private <S extends SupplySection> List<S> of(Class<S> type) {
             return sections.stream().filter(type::isInstance).map(type::cast).toList();
-        }
-
-        private static List<String> points(SupplySection s) {
-            return switch (s) {
-                case SupplyMains _,SupplyWinding _ -> List.of();
-                case SupplyRectifier r -> List.of(r.to(), r.common());
-                case SupplyFilter f -> List.of(f.from(), f.to());
-                case SupplyLoad l -> List.of(l.at());
-                case SupplyStage v -> List.of(v.at());
-                case SupplyRegulator r -> List.of(r.from(), r.to());
-            };
         }
 
         private void winding(SupplyWinding w, int row) {
@@ -136,13 +128,20 @@ record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, in
 
         private void symbols(SupplyRectifier r, int row) {
             of(SupplyWinding.class).stream().filter(w -> w.name().equals(r.winding())).findFirst().ifPresent(w -> {
-                windings.add(w.name());
-                winding(w, row);
+                if (windings.containsKey(w.name())) {
+                    drops.add(new Drop(1, windings.get(w.name()), row));
+                } else {
+                    windings.put(w.name(), row);
+                    winding(w, row);
+                }
             });
             Symbol symbol = r.scheme().doubles()
                     ? Symbol.DOUBLER
                     : r.scheme() == SupplyRectifier.Scheme.BRIDGE ? Symbol.BRIDGE : Symbol.RECTIFIER;
             placed.add(new Placed(symbol, r.name(), r.id(), 1.5, row, r.negative()));
+            if (r.scheme() == SupplyRectifier.Scheme.CASCADE_DOUBLER) {
+                placed.add(new Placed(Symbol.SERIES_CAPACITOR, names.first(r), r.id(), 1, row, false));
+            }
         }
 
         private void chain(String point, int row, double column) {
@@ -180,7 +179,7 @@ record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, in
                 case SupplyFilter f when f.from().equals(point) && !f.to().equals(point)
                         && !f.to().equals(SupplySection.CHASSIS) -> {
                     boolean choke = f.henries().isPresent() || f.through().map(PartRef::toString).orElse("").startsWith("L");
-                    String name = f.through().map(PartRef::toString).orElse(f.id());
+                    String name = names.through(f);
                     yield Optional.of(new Placed(choke ? Symbol.CHOKE : Symbol.RESISTOR, name, f.id(), column, row, false));
                 }
                 case SupplyRegulator r when r.kind() == SupplyRegulator.Kind.SERIES && r.from().equals(point) ->
@@ -198,11 +197,11 @@ record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, in
                 switch (s) {
                     case SupplyFilter f -> {
                         if (f.to().equals(point) && (f.shunt().isPresent() || f.farads().isPresent())) {
-                            String name = f.shunt().map(PartRef::toString).orElse(f.id() + "C");
+                            String name = names.shunt(f);
                             all.add(x -> new Placed(Symbol.CAPACITOR, name, f.id(), x, row, turned));
                         }
                         if (f.from().equals(point) && f.to().equals(SupplySection.CHASSIS)) {
-                            String name = f.through().map(PartRef::toString).orElse(f.id());
+                            String name = names.through(f);
                             all.add(x -> new Placed(Symbol.BLEEDER, name, f.id(), x, row, turned));
                         }
                     }
@@ -212,6 +211,13 @@ record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, in
                         all.add(x -> new Placed(Symbol.STAGE, v.name(), v.id(), x, row, turned));
                     case SupplyRegulator r when r.kind() == SupplyRegulator.Kind.SHUNT && r.to().equals(point) ->
                         all.add(x -> new Placed(Symbol.STABILISER, r.name(), r.id(), x, row, r.negative()));
+                    case SupplyRectifier r when r.to().equals(point)
+                            && r.scheme() == SupplyRectifier.Scheme.FULL_WAVE_DOUBLER -> {
+                        all.add(x -> new Placed(Symbol.UPPER_CAPACITOR, names.first(r), r.id(), x, row, false));
+                        all.add(x -> new Placed(Symbol.LOWER_CAPACITOR, names.shunt(r), r.id(), x - 1, row, false));
+                    }
+                    case SupplyRectifier r when r.to().equals(point) && r.scheme() == SupplyRectifier.Scheme.CASCADE_DOUBLER ->
+                        all.add(x -> new Placed(Symbol.CAPACITOR, names.shunt(r), r.id(), x, row, turned));
                     default -> {
                     }
                 }

@@ -13,6 +13,7 @@ public final class SupplySymbols {
     /** The height of a row, in heights of the text. */
     private static final double ROW_EMS = 7.6;
     private static final double WIRE_EMS = 1.7;
+    private static final double LETTER_EMS = 0.5;
     private static final int ARC = 10;
     private static final String LINE = "supply-line";
     private static final String BODY = "supply-body";
@@ -60,17 +61,24 @@ public final class SupplySymbols {
         SupplySymbols s = new SupplySymbols(SupplyDrawing.of(sections), _ -> "", left, width, em);
         List<Spot> spots = new ArrayList<>();
         for (Placed p : s.drawing.placed()) {
-            boolean hangs = hangs(p);
-            double y = s.wire(p.row()) + (hangs ? 0.3 * em : -1.2 * em);
-            spots.add(new Spot(p.element(), p.section(), s.x(p.column()) - s.cell / 2, y, s.cell, hangs ? 5 * em : 3.8 * em));
+            double y = s.wire(p.row());
+            double x = s.x(p.column()) - s.cell / 2;
+            spots.add(switch (p.symbol()) {
+                case UPPER_CAPACITOR -> new Spot(p.element(), p.section(), x, y + 0.2 * em, 2 * s.cell, 1.5 * em);
+                case LOWER_CAPACITOR -> new Spot(p.element(), p.section(), x, y + 1.8 * em, 2 * s.cell, 1.5 * em);
+                case SERIES_CAPACITOR -> new Spot(p.element(), p.section(), x + 0.25 * s.cell, y - 2.3 * em, s.cell / 2, 3 * em);
+                default -> new Spot(p.element(), p.section(), x, y + (hangs(p) ? 0.3 * em : -1.2 * em), s.cell,
+                        (hangs(p) ? 5 : 3.8) * em);
+            });
         }
         return spots;
     }
 
     private static boolean hangs(Placed p) {
         return switch (p.symbol()) {
-            case CAPACITOR, BLEEDER, LOAD, STAGE, STABILISER -> true;
-            case MAINS, WINDING, TAPPED_WINDING, RECTIFIER, BRIDGE, DOUBLER, CHOKE, RESISTOR, REGULATOR -> false;
+            case CAPACITOR, UPPER_CAPACITOR, LOWER_CAPACITOR, BLEEDER, LOAD, STAGE, STABILISER -> true;
+            case MAINS, WINDING, TAPPED_WINDING, RECTIFIER, BRIDGE, DOUBLER, CHOKE, RESISTOR, REGULATOR, SERIES_CAPACITOR ->
+                false;
         };
     }
 
@@ -130,6 +138,31 @@ public final class SupplySymbols {
                 chassis(x, y + 1.2 * em);
             }
             case CAPACITOR -> capacitor(x, y, p.turned());
+            case UPPER_CAPACITOR -> {
+                line(x, y, x, y + 0.8 * em);
+                plates(x, y + 0.8 * em);
+                line(x, y + 1.15 * em, x, y + 1.75 * em);
+                beside(x, y + 1.2 * em, p.element());
+                return;
+            }
+            case LOWER_CAPACITOR -> {
+                line(x, y + 1.75 * em, x, y + 2.3 * em);
+                // Between the two the winding comes in.
+                line(x - 0.9 * em, y + 1.75 * em, x, y + 1.75 * em);
+                words(x - 1.3 * em, y + 2.05 * em, "~", "supply-value");
+                plates(x, y + 2.3 * em);
+                line(x, y + 2.65 * em, x, y + 3.2 * em);
+                chassis(x, y + 3.2 * em);
+                beside(x, y + 2.8 * em, p.element());
+                return;
+            }
+            case SERIES_CAPACITOR -> {
+                line(x - 0.15 * em, y - 0.6 * em, x - 0.15 * em, y + 0.6 * em);
+                line(x + 0.15 * em, y - 0.6 * em, x + 0.15 * em, y + 0.6 * em);
+                words(x, y - 1.6 * em, p.element(), "supply-name");
+                words(x, y - 0.8 * em, values.apply(p.element()), "supply-value");
+                return;
+            }
             case BLEEDER -> {
                 line(x, y, x, y + 0.8 * em);
                 box(x - 0.4 * em, y + 0.8 * em, 0.8 * em, 2 * em);
@@ -152,7 +185,11 @@ public final class SupplySymbols {
         }
         double down = hangs(p) ? 4.75 * em : 2.3 * em;
         words(x, y + down, p.element(), "supply-name");
-        words(x, y + down + 1.05 * em, values.apply(p.element()), "supply-value");
+        String value = values.apply(p.element());
+        // Where the cells are narrower than the value, it stands with the details only.
+        if (value.length() * LETTER_EMS * em <= cell) {
+            words(x, y + down + 1.05 * em, value, "supply-value");
+        }
     }
 
     private void winding(double x, double y, boolean tapped) {
@@ -215,6 +252,18 @@ public final class SupplySymbols {
         words(x - 1 * em, (turned ? y + 2.7 * em : y + 1.3 * em), "+", "supply-value");
         line(x, y + 2 * em, x, y + 3.2 * em);
         chassis(x, y + 3.2 * em);
+    }
+
+    /** The two plates of a small capacitor, the curved one down. */
+    private void plates(double x, double y) {
+        line(x - 0.65 * em, y, x + 0.65 * em, y);
+        stroke(LINE, x - 0.65 * em, y + 0.5 * em, x - 0.3 * em, y + 0.37 * em, x, y + 0.33 * em, x + 0.3 * em, y + 0.37 * em,
+                x + 0.65 * em, y + 0.5 * em);
+    }
+
+    private void beside(double x, double y, String element) {
+        marks.add(new Plot.Mark.Words(x + em, y, Plot.Anchor.START, element, "supply-name"));
+        marks.add(new Plot.Mark.Words(x + em, y + 0.95 * em, Plot.Anchor.START, values.apply(element), "supply-value"));
     }
 
     private void valve(double x, double y) {

@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.shell;
 
+import java.time.Year;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
@@ -34,6 +35,8 @@ import org.yellowhearth.core.renew.Replacement;
 import org.yellowhearth.core.renew.ReplacementRules;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.SetCautions;
+import org.yellowhearth.core.trace.InPlace;
+import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
@@ -45,6 +48,8 @@ import org.yellowhearth.records.words.Words;
 /** The pane at the right: for the part chosen, the verdict with every number, limit, formula, source and caution. */
 final class ReasonsView extends ScrollPane {
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
+
+    private static final double METER_HERTZ = 100;
 
     private final DeskModel model;
     private final ReplacementRules rules;
@@ -102,6 +107,7 @@ final class ReasonsView extends ScrollPane {
         written(describe, open.job().of(part.ref(), OfPart.class));
         risk(words, a.risk(), part);
         if (part instanceof Capacitor) {
+            inPlace(open, part);
             replacement(words, describe, rules.propose(open.job(), part));
         }
         if (!a.findings().isEmpty()) {
@@ -114,6 +120,19 @@ final class ReasonsView extends ScrollPane {
         Caution.forPart(model.hearthProperty().get().state(), part, model.knowledge()).stream()
                 .filter(c -> c.level() == Caution.Level.CARE)
                 .forEach(c -> add(caution(words, c)));
+    }
+
+    /** What the supply around a part does to its reading, for a part that the described supply has. */
+    private void inPlace(OpenJob open, Part part) {
+        SupplyModel
+                .of(open.job(), model.knowledge(), SupplyModel.View.AS_IT_IS,
+                        open.job().plate().age(Year.of(model.now().getYear())))
+                .supply().flatMap(s -> InPlace.of(s, part.ref().toString(), METER_HERTZ))
+                .ifPresent(i -> add(heading("trace.in-place"),
+                        text(Labels.of("trace.in-place.shows", Quantity.farads(Math.abs(i.alone().farads())),
+                                Quantity.ohms(i.alone().ohms()), Quantity.farads(Math.abs(i.inPlace().farads())),
+                                Quantity.ohms(i.inPlace().ohms())),
+                                "reasons-text")));
     }
 
     private static Label text(String text, String style) {

@@ -45,6 +45,7 @@ import org.yellowhearth.records.words.Describe;
 final class TraceDetails extends ScrollPane {
     private static final int HARMONICS = 6;
     private static final double DANGEROUS = 60;
+    private static final double FIRST_COLUMN = 72;
     private static final double METER_HERTZ = 100;
 
     private final DeskModel model;
@@ -64,6 +65,7 @@ final class TraceDetails extends ScrollPane {
         figures.setId("trace-figures");
         ColumnConstraints first = new ColumnConstraints();
         first.setHgrow(Priority.ALWAYS);
+        first.setMinWidth(FIRST_COLUMN);
         ColumnConstraints figure = new ColumnConstraints();
         figure.setHalignment(HPos.RIGHT);
         figure.setMinWidth(Region.USE_PREF_SIZE);

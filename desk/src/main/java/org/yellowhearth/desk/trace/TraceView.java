@@ -31,8 +31,8 @@ import org.yellowhearth.desk.shell.FileAsk;
 
 /** Trace: the voltage river of this very set, its description, readings, suspects and margins. */
 public final class TraceView extends BorderPane {
-    private static final double DETAILS_EMS = 21;
-    private static final double DETAILS_SHARE = 0.36;
+    private static final double DETAILS_EMS = 24;
+    private static final double DETAILS_SHARE = 0.37;
     private static final double SVG_WIDTH = 1100;
     private static final double SVG_RIVER = 420;
     private static final double SVG_EM = 14;

@@ -172,6 +172,10 @@ public class SuspicionTest {
         assertThat(Hints.weight(hints, PartRef.of("C7"))).isEqualTo(1);
         assertThat(Hints.weight(hints, PartRef.of("C1"))).as("hum speaks for it, the other source against").isZero();
         assertThat(Hints.weight(hints, PartRef.of("D1"))).isNegative();
+        // The odds before anything is read follow: those of C2 stay, hum alone would double them.
+        double before = suspicion(b).question().odds().get("C2");
+        sign(b, "x5", "hum-double", "cabinet");
+        assertThat(suspicion(b).question().odds().get("C2")).isCloseTo(2 * before, within(1e-9));
     }
 
     /** Lifting in the order of chance for each minute takes the least time on the average: no exchange of two legs is quicker. */
@@ -218,7 +222,7 @@ public class SuspicionTest {
                 new BenchEntry.ReadSupply("HT", List.of(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.DIRECT, -262)),
                         NOTHING,
                         OptionalDouble.of(20_000))));
-        for (String bad : List.of("HT dc", "HT dc 10k", "HT ac -3", "HT dc 262 foo 3", "HT line 230", "HT meter 3V dc 1",
+        for (String bad : List.of("HT dc", "HT dc 10k", "HT ac -7", "HT dc 262 foo 3", "HT line 230", "HT meter 3V dc 1",
                 "HT dc x")) {
             assertThat(line(b, bad)).as(bad).isInstanceOf(BenchOutcome.Refused.class);
         }
