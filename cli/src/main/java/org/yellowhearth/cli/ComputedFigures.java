@@ -45,7 +45,7 @@ final class ComputedFigures {
     ObjectNode of(JobFile file) {
         Job job = file.job();
         Words words = Words.of(job.plate().dialect());
-        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 4);
+        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 5);
         file.id().ifPresent(id -> root.put("id", id));
         root.put("set", job.plate().name()).put("computedFor", now.toLocalDate().toString());
         HearthReading hearth = Hearth.of(job, knowledge).at(now.toInstant());

@@ -66,8 +66,28 @@ public class ComputeTest {
         assertThat(drawn.path("points").path("HT2").path("ripplePeakToPeakVolts").asDouble()).isCloseTo(0.21981, within(2.2e-4));
         assertThat(drawn.path("elements").path("V1.1").path("peakAmperes").asDouble()).isCloseTo(0.308403, within(1.5e-4));
         assertThat(drawn.path("coldStart").path("points").path("HT").path("highestVolts").asDouble()).isBetween(339.0, 424.0);
-        assertThat(drawn.path("spice").toString()).contains("b_v1_1", "l_s4", "c_s3c");
+        assertThat(drawn.path("spice").toString()).contains("b_v1_1", "l_lm_ht2", "c_cm_ht");
         assertThat(drawn.path("values").get(0).path("origin").asText()).isEqualTo("typed");
+    }
+
+    /** Readings as the circuit simulator has them of the sound supply: nothing is suspected. With a low rail something is. */
+    @Test
+    public void readingsArePrintedWithWhatTheyPointAt() throws IOException {
+        String readings = """
+                ,{"item": "supply-reading", "id": "r1", "at": "2026-01-01T10:00:00Z", "point": "HT", "kind": "direct", "volts": 339.6},
+                {"item": "supply-reading", "id": "r2", "at": "2026-01-01T10:01:00Z", "point": "HT2", "kind": "direct", "volts": %s}]}
+                """;
+        String sound = SUPPLY.strip().replaceFirst("]}$", readings.formatted("316").strip());
+        assertThat(run(file(sound))).as(err.toString()).isZero();
+        JsonNode suspects = new ObjectMapper().readTree(out.toString()).path("supply").path("suspects");
+        assertThat(suspects.path("readings")).hasSize(2);
+        assertThat(suspects.path("explanations").get(0).path("words").asText()).isEqualTo("nothing");
+        String low = SUPPLY.strip().replaceFirst("]}$", readings.formatted("200").strip());
+        assertThat(run(file(low))).as(err.toString()).isZero();
+        JsonNode found = new ObjectMapper().readTree(out.toString()).path("supply").path("suspects");
+        assertThat(found.path("explanations").get(0).path("parts")).isNotEmpty();
+        assertThat(found.path("explanations").get(0).path("predictedVolts")).hasSize(2);
+        assertThat(found.path("next").get(0).path("bits").asDouble()).isNotNegative();
     }
 
     @Test

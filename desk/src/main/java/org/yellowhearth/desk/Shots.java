@@ -172,7 +172,7 @@ public final class Shots extends Application {
             model.stageProperty().set(org.yellowhearth.desk.model.Stage.ARRIVAL);
         });
         shot("arrival");
-        for (String page : List.of("mains", "photographs", "apart", "scope", "policy")) {
+        for (String page : List.of("mains", "photographs")) {
             steps.add(() -> shell.showArrival(page));
             steps.add(() -> {
                 if (page.equals("photographs")) {
@@ -193,7 +193,6 @@ public final class Shots extends Application {
             model.benchLine().lineProperty().set("C14 2.1u 1k1 D0.4 @100");
             model.benchLine().enter();
         });
-        shot("gate");
         steps.add(() -> model.gateProperty().get().ifPresent(g -> g.leave().run()));
         steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
         shot("assess-limits");
@@ -210,7 +209,6 @@ public final class Shots extends Application {
             ((ToggleButton) shell.lookup("#safety-cautions")).fire();
             model.tick();
         });
-        shot("safety-cold");
         trace();
         steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.DOSSIER));
         steps.add(() -> {
@@ -234,12 +232,11 @@ public final class Shots extends Application {
         shot("trace-describe");
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-readings")).fire());
         shot("trace-readings");
+        steps.add(() -> ((ToggleButton) shell.lookup("#trace-signs")).fire());
+        shot("trace-signs");
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-suspects")).fire());
         steps.add(() -> model.trace().suspect());
         shot("trace-suspects");
-        steps.add(() -> ((ToggleButton) shell.lookup("#trace-margins")).fire());
-        steps.add(() -> model.trace().margins());
-        shot("trace-margins");
     }
 
     private void shot(String name) {

@@ -40,11 +40,20 @@ public final class SpiceText {
 
     /** How a node of the circuit is called in the netlist. */
     public static String node(String name) {
-        return name.equals(Circuit.REFERENCE) ? "0" : "n_" + name.replaceAll("[^A-Za-z0-9]", "_").toLowerCase(Locale.ROOT);
+        return name.equals(Circuit.REFERENCE) ? "0" : "n_" + id(name);
     }
 
+    /** A name in the letters that a netlist knows; two names that differ by a sign or a foreign letter stay two. */
     private static String id(String name) {
-        return name.replaceAll("[^A-Za-z0-9]", "_").toLowerCase(Locale.ROOT);
+        StringBuilder id = new StringBuilder();
+        name.codePoints().forEach(c -> {
+            if (c < 128 && Character.isLetterOrDigit(c)) {
+                id.appendCodePoint(Character.toLowerCase(c));
+            } else {
+                id.append(c == '.' ? "_" : c == '+' ? "p_" : c == '-' || c == '−' ? "m_" : "x" + Integer.toHexString(c) + "_");
+            }
+        });
+        return id.toString();
     }
 
     private static String number(double value) {

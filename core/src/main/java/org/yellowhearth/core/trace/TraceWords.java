@@ -15,5 +15,15 @@ public enum TraceWords implements MessageKey {
     /** No steady state was found. */
     NO_STEADY_STATE,
     /** Nothing is described yet. */
-    NOTHING_DESCRIBED
+    NOTHING_DESCRIBED,
+    /** The chassis is on the mains: no earthed instrument, an isolating transformer. */
+    METER_LIVE_CHASSIS,
+    /** The chassis stands at a high voltage: no earthed instrument. */
+    METER_FLOATING,
+    /** Nobody said how the chassis stands. */
+    METER_CHASSIS_UNKNOWN,
+    /** More than a bench meter stands: volts. */
+    METER_RATING,
+    /** Work for a high-voltage probe: volts. */
+    METER_PROBE
 }

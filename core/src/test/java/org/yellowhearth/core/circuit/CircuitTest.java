@@ -175,4 +175,12 @@ public class CircuitTest {
                 .hasMessageContaining("node z");
         assertThatThrownBy(() -> new Device.Junction("D", "a", "0", 1e-9, 1, 0, 0)).hasMessageContaining("series resistance");
     }
+
+    /** Rails that differ by their sign only stay two nodes of the netlist. */
+    @Test
+    public void namesOfANetlistStayApart() {
+        assertThat(List.of("+15", "-15", "−15", "15", "a.b", "ä").stream().map(SpiceText::node).distinct()).hasSize(5);
+        assertThat(SpiceText.node("0")).isEqualTo("0");
+        assertThat(SpiceText.node("+15")).matches("[a-z0-9_]+");
+    }
 }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import org.testng.annotations.Test;
+import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.message.Message;
 
 /** The small sums beside the supply model, by hand-worked examples of the textbook formulas. */
 public class SideSumsTest {
@@ -41,5 +43,19 @@ public class SideSumsTest {
     public void aRegulatorWithoutItsSinkBurns() {
         assertThat(SideSums.junctionCelsius(25, 3, 50)).isCloseTo(175, within(1e-9));
         assertThatThrownBy(() -> SideSums.junctionCelsius(25, -1, 50)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /** No earthed instrument on a live chassis, no bench meter above what it stands (common practice). */
+    @Test
+    public void anInstrumentIsCheckedBeforeItIsSuggested() {
+        SetPlate plate = SetPlate.named("Test set");
+        assertThat(MeterCheck.of(plate.with(p -> p.chassis = SetPlate.Chassis.ISOLATED), 250)).isEmpty();
+        assertThat(MeterCheck.of(plate.with(p -> p.chassis = SetPlate.Chassis.LIVE), 110)).extracting(Message::key)
+                .containsExactly(TraceWords.METER_LIVE_CHASSIS);
+        assertThat(MeterCheck.of(plate, -700)).extracting(Message::key).containsExactly(TraceWords.METER_CHASSIS_UNKNOWN,
+                TraceWords.METER_RATING);
+        assertThat(MeterCheck.of(plate.with(p -> p.chassis = SetPlate.Chassis.FLOATING_HIGH_VOLTAGE), 4000))
+                .extracting(Message::key)
+                .containsExactly(TraceWords.METER_FLOATING, TraceWords.METER_PROBE);
     }
 }

@@ -14,6 +14,7 @@ public final class SupplySymbols {
     private static final double ROW_EMS = 7.6;
     private static final double WIRE_EMS = 1.7;
     private static final double LETTER_EMS = 0.5;
+    private static final double GAP_EMS = 0.4;
     private static final int ARC = 10;
     private static final String LINE = "supply-line";
     private static final String BODY = "supply-body";
@@ -186,8 +187,8 @@ public final class SupplySymbols {
         double down = hangs(p) ? 4.75 * em : 2.3 * em;
         words(x, y + down, p.element(), "supply-name");
         String value = values.apply(p.element());
-        // Where the cells are narrower than the value, it stands with the details only.
-        if (value.length() * LETTER_EMS * em <= cell) {
+        // Where the cells are narrower than the value, it stands with the details only; left of a winding there is room.
+        if (p.column() < 1 || (value.length() * LETTER_EMS + GAP_EMS) * em <= cell) {
             words(x, y + down + 1.05 * em, value, "supply-value");
         }
     }
@@ -262,8 +263,8 @@ public final class SupplySymbols {
     }
 
     private void beside(double x, double y, String element) {
-        marks.add(new Plot.Mark.Words(x + em, y, Plot.Anchor.START, element, "supply-name"));
-        marks.add(new Plot.Mark.Words(x + em, y + 0.95 * em, Plot.Anchor.START, values.apply(element), "supply-value"));
+        marks.add(new Plot.Mark.Words(x + em, y, Plot.Anchor.START, (element + "  " + values.apply(element)).strip(),
+                "supply-name"));
     }
 
     private void valve(double x, double y) {

@@ -129,6 +129,8 @@ final class DescribePage extends Page {
         open.setId("section-of-" + s.id());
         open.getStyleClass().addAll("section-row", s.id().equals(chosen) ? "section-chosen" : "section-other");
         open.setMaxWidth(Double.MAX_VALUE);
+        open.setWrapText(true);
+        open.setMinHeight(USE_PREF_SIZE);
         open.setOnAction(_ -> choose(s.id()));
         return row(open, quiet("form.take-out", () -> model().take(s)));
     }

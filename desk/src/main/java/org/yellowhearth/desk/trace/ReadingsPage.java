@@ -19,6 +19,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.trace.BridgeForecast;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
@@ -65,7 +66,8 @@ final class ReadingsPage extends Page {
                 Measure.VOLTS.read(f.get(1).getText())
                         .orElseThrow(() -> new IllegalArgumentException(Labels.of("readings.volts.needed"))),
                 Measure.VOLTS.read(f.get(2).getText()), Measure.OHMS.read(f.get(3).getText()), OptionalDouble.empty(),
-                state.getFirst().getValue(), OptionalDouble.empty(), "", f.get(4).getText().strip(),
+                state.getFirst().getValue(), Measure.PLAIN.read(f.get(6).getText()), f.get(7).getText().strip(),
+                f.get(4).getText().strip(),
                 job().items(SupplyBridge.class).stream().map(SupplyBridge::clipped).toList(),
                 Measure.VOLTS.read(f.get(5).getText())))));
         f.add(line.field("readings.point", "reading-point", 5));
@@ -76,6 +78,8 @@ final class ReadingsPage extends Page {
         state.add(line.choice("readings.state", "reading-state", List.of(SupplyReading.State.values())));
         f.add(line.field("readings.after", "reading-after", 9));
         f.add(line.field("readings.twin", "reading-twin", 5));
+        f.add(line.field("readings.seconds", "reading-seconds", 5));
+        f.add(line.field("readings.settings", "reading-settings", 9));
         return line.button("readings.add", "reading-add");
     }
 
@@ -231,6 +235,10 @@ final class ReadingsPage extends Page {
     private String remarks(SupplyReading r) {
         List<String> all = new ArrayList<>();
         r.lineVolts().ifPresent(v -> all.add(Labels.of("readings.at-line", Quantity.volts(v))));
+        r.secondsOn().ifPresent(t -> all.add(Labels.of("readings.on-for", Quantity.of(t, Unit.SECOND))));
+        if (!r.settings().isEmpty()) {
+            all.add(r.settings());
+        }
         if (r.state() != SupplyReading.State.UNSTATED) {
             all.add(model().words().word(r.state()));
         }

@@ -13,6 +13,7 @@ import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.trace.Diagnosis;
+import org.yellowhearth.core.trace.MeterCheck;
 import org.yellowhearth.core.trace.NextStep;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
@@ -133,6 +134,10 @@ final class SuspectsPage extends Page {
             box.getChildren().add(text(Labels.of("suspects.off-first"), "outcome-doubtful"));
         } else if (s.volts() > DANGEROUS) {
             box.getChildren().add(text(Labels.of("trace.lethal", Quantity.volts(s.volts())), "outcome-doubtful"));
+        }
+        if (s.way() == NextStep.Way.READ || s.way() == NextStep.Way.BRIDGE) {
+            MeterCheck.of(job().plate(), s.volts())
+                    .forEach(m -> box.getChildren().add(text(model().words().say(m), "outcome-doubtful")));
         }
         next.getChildren().add(box);
     }
