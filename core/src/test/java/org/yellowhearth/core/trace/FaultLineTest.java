@@ -1,6 +1,7 @@
 package org.yellowhearth.core.trace;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
@@ -8,6 +9,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.SteadyState;
+import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
@@ -81,5 +83,26 @@ public class FaultLineTest {
                     .isBetween(-5.0, 400.0));
         }
         assertThat(s.innerPoints()).containsExactly("V2.a", "V2.g2", "V2.k");
+    }
+
+    /**
+     * Full-wave rectification has no odd harmonics of the mains (Fourier series of a rectified sine, any textbook); with one leg open half
+     * of the pulses are missing, and the first stands above all others: hum at the line frequency itself.
+     */
+    @Test
+    public void anOpenLegBringsTheLineFrequencyIntoTheRipple() {
+        Supply s = SimulatedSets.valveAndChoke().supply();
+        Wave whole = SteadyState.of(s.circuit()).voltage("HT");
+        assertThat(whole.harmonic(1)).isLessThan(0.01 * whole.harmonic(2));
+        assertThat(whole.harmonic(3)).isLessThan(0.01 * whole.harmonic(2));
+        assertThat(whole.harmonic(2)).isGreaterThan(3 * whole.harmonic(4));
+        Wave one = SteadyState.of(new Fault(new Knob("V1.2", Knob.Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6).in(s).circuit())
+                .voltage("HT");
+        assertThat(one.harmonic(1)).isGreaterThan(2 * one.harmonic(2));
+        // A choke and the capacitor behind it weaken with the square of the frequency: 50 Hz comes through four times as well as 100 Hz.
+        Wave behind = SteadyState.of(new Fault(new Knob("V1.2", Knob.Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6).in(s).circuit())
+                .voltage("HT2");
+        assertThat(behind.harmonic(1) / behind.harmonic(2)).isGreaterThan(2.5 * one.harmonic(1) / one.harmonic(2));
+        assertThat(whole.harmonic(0)).isCloseTo(whole.mean(), within(1e-3 * whole.mean()));
     }
 }

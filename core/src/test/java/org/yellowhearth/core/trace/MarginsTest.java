@@ -133,6 +133,8 @@ public class MarginsTest {
                 within(0.1 * sound.rippleBefore()));
         assertThat(leaky.dcAfter()).as("the leak is still there").isCloseTo(leaky.dcBefore(), within(0.005 * leaky.dcBefore()));
         assertThat(leaky.dcBefore()).isLessThan(sound.dcBefore() - 5);
+        assertThat(sound.rippleAfter()).as("twice the capacitance, half the ripple").isCloseTo(sound.rippleBefore() / 2,
+                within(0.06 * sound.rippleBefore()));
         assertThat(open.answers()).isTrue();
         assertThat(BridgeForecast.of(set.supply(), set.points(), "C9", MICRO)).isEmpty();
     }
@@ -173,5 +175,19 @@ public class MarginsTest {
                         new Element.Capacitance("c", "a", "0", 10 * MICRO, 0, 1e12)),
                 "a", "0", resonant).ohms()).as("only the loss is left").isCloseTo(50_000, within(1.0));
         assertThatThrownBy(() -> Impedance.between(List.of(), "a", "0", 50)).hasMessageContaining("a");
+    }
+
+    /** A choke that loses turns keeps the quality of its core: the loss beside it falls with its inductance (common practice). */
+    @Test
+    public void aChokeKeepsItsQualityWhenItsInductanceIsMoved() {
+        Section.Way.Choke choke = Section.Way.Choke.of("L1", 10, 350);
+        Supply half = new Knob("L1", Which.INDUCTANCE).times(SimulatedSets.valveAndChoke().supply(), 0.5);
+        Section.Way way = half.sections().stream().filter(Filter.class::isInstance).map(s -> ((Filter) s).way())
+                .filter(Section.Way.Choke.class::isInstance).findFirst().orElseThrow();
+        assertThat(way).isInstanceOfSatisfying(Section.Way.Choke.class, c -> {
+            assertThat(c.henries()).isCloseTo(5, within(1e-9));
+            assertThat(c.lossOhms() / c.henries()).isCloseTo(choke.lossOhms() / choke.henries(), within(1e-6));
+            assertThat(c.ohms()).isEqualTo(choke.ohms());
+        });
     }
 }

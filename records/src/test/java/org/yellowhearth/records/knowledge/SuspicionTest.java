@@ -10,16 +10,22 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
+import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyBridge;
+import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyNames;
 import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.job.Edit;
@@ -228,5 +234,32 @@ public class SuspicionTest {
         }
         assertThat(line(b, "C1 9.1u @100")).isInstanceOfSatisfying(BenchOutcome.Understood.class,
                 u -> assertThat(u.entry()).isInstanceOf(BenchEntry.KeepReading.class));
+    }
+
+    /** Any two arrangements stand in one set, and every element goes by the name that the drawing gives it. */
+    @Test
+    public void anyTwoArrangementsStandTogether() {
+        for (Preset first : Preset.values()) {
+            for (Preset second : Preset.values()) {
+                Bench b = bench("", first);
+                AtomicInteger ids = new AtomicInteger();
+                for (SupplySection s : second.sections(b.job(), () -> "q" + String.format("%03d", ids.getAndIncrement()))) {
+                    b.edit(new Edit.ItemChanged(Optional.empty(), Optional.of(s)));
+                }
+                SupplyModel m = SupplyModel.of(b.job(), VerdictTest.KNOWLEDGE, SupplyModel.View.AS_DRAWN, AGE);
+                assertThat(m.missing()).as(first + " and " + second).isEmpty();
+                Set<String> elements = m.supply().orElseThrow().circuit().elements().stream().map(Element::name)
+                        .collect(Collectors.toSet());
+                SupplyNames names = new SupplyNames(b.job().items(SupplySection.class));
+                b.job().items(SupplyFilter.class).forEach(f -> {
+                    assertThat(elements).contains(names.shunt(f));
+                    if (!f.from().equals(f.to())) {
+                        assertThat(elements).contains(names.through(f));
+                    }
+                });
+                b.job().items(SupplyRectifier.class).stream().filter(r -> r.scheme().doubles())
+                        .forEach(r -> assertThat(elements).contains(names.first(r), names.shunt(r)));
+            }
+        }
     }
 }
