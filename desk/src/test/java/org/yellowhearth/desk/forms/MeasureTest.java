@@ -18,7 +18,8 @@ public class MeasureTest {
                 {Measure.OHMS, "4k7", 4700}, {Measure.OHMS, "12 MΩ", 12e6}, {Measure.OHMS, "33", 33},
                 {Measure.FARADS, "8 µF", 8e-6},
                 {Measure.FARADS, "2nF", 2e-9}, {Measure.WATTS, "60 W", 60}, {Measure.WATTS, "60", 60},
-                {Measure.KILOGRAMS, "22 kg", 22}, {Measure.HENRIES, "10 H", 10}, {Measure.HENRIES, "10", 10}, {Measure.HENRIES, "500 mH", 0.5},
+                {Measure.KILOGRAMS, "22 kg", 22}, {Measure.HENRIES, "10 H", 10}, {Measure.HENRIES, "10", 10},
+                {Measure.HENRIES, "500 mH", 0.5},
                 {Measure.HOURS, "4.5", 4.5}, {Measure.CELSIUS, "18 °C", 18}, {Measure.PLAIN, "120", 120}};
     }
 
