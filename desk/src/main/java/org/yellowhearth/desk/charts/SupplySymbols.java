@@ -67,7 +67,8 @@ public final class SupplySymbols {
             spots.add(switch (p.symbol()) {
                 case UPPER_CAPACITOR -> new Spot(p.element(), p.section(), x, y + 0.2 * em, 2 * s.cell, 1.5 * em);
                 case LOWER_CAPACITOR -> new Spot(p.element(), p.section(), x, y + 1.8 * em, 2 * s.cell, 1.5 * em);
-                case SERIES_CAPACITOR -> new Spot(p.element(), p.section(), x + 0.25 * s.cell, y - 2.3 * em, s.cell / 2, 3 * em);
+                case SERIES_CAPACITOR ->
+                    new Spot(p.element(), p.section(), x + 0.25 * s.cell, y - 1.6 * em, s.cell / 2, 2.4 * em);
                 default -> new Spot(p.element(), p.section(), x, y + (hangs(p) ? 0.3 * em : -1.2 * em), s.cell,
                         (hangs(p) ? 5 : 3.8) * em);
             });
@@ -160,8 +161,7 @@ public final class SupplySymbols {
             case SERIES_CAPACITOR -> {
                 line(x - 0.15 * em, y - 0.6 * em, x - 0.15 * em, y + 0.6 * em);
                 line(x + 0.15 * em, y - 0.6 * em, x + 0.15 * em, y + 0.6 * em);
-                words(x, y - 1.6 * em, p.element(), "supply-name");
-                words(x, y - 0.8 * em, values.apply(p.element()), "supply-value");
+                words(x, y - 0.8 * em, (p.element() + "  " + values.apply(p.element())).strip(), "supply-name");
                 return;
             }
             case BLEEDER -> {

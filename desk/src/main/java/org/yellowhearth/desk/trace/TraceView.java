@@ -85,6 +85,7 @@ public final class TraceView extends BorderPane {
                 () -> files.newPicture("supply.cir").ifPresent(f -> model.save(f, spice())));
         ToggleButton reasons = new ToggleButton(Labels.of("trace.details"));
         reasons.setId("show-details");
+        reasons.setMinWidth(USE_PREF_SIZE);
         reasons.selectedProperty().bindBidirectional(model.reasonsShownProperty());
         legend.getStyleClass().add("river-legend");
         legend.getChildren().addAll(swatch("river-drawn-swatch", "trace.legend.drawn"),

@@ -26,6 +26,7 @@ import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.desk.charts.SupplyDrawing.Placed;
 import org.yellowhearth.desk.charts.SupplyDrawing.Symbol;
+import org.yellowhearth.desk.forms.RecordEdit;
 
 /** The drawing of a supply and the river over it: everything is drawn once, in order, within its box. */
 public class SupplyDrawingTest {
@@ -191,6 +192,21 @@ public class SupplyDrawingTest {
         String svg = PlotSvg.supply("Set <1>", new River(all, List.of(), List.of(), List.of()), _ -> "x", WIDTH, 200,
                 200 + SupplySymbols.height(all, PlotSvg.EM));
         assertThat(svg).startsWith("<svg").contains("Set &lt;1&gt;").contains("C-HT").contains("D1").doesNotContain("NaN");
+    }
+
+    /** A cascade doubler has its first capacitor in the line to the rectifiers, and its name within the box. */
+    @Test
+    public void aCascadeDoublerHasItsFirstCapacitorInTheLine() {
+        List<SupplySection> all = sections(Preset.DOUBLER).stream().map(s -> s instanceof SupplyRectifier r
+                ? RecordEdit.with(r, "scheme", SupplyRectifier.Scheme.CASCADE_DOUBLER)
+                : s).toList();
+        assertThat(SupplyDrawing.of(all).placed()).extracting(Placed::symbol).contains(Symbol.SERIES_CAPACITOR, Symbol.CAPACITOR)
+                .doesNotContain(Symbol.UPPER_CAPACITOR);
+        List<Plot.Mark> marks = SupplySymbols.marks(all, _ -> "100 µF", 4 * EM, WIDTH, EM);
+        assertThat(
+                marks.stream().filter(Plot.Mark.Words.class::isInstance).map(m -> ((Plot.Mark.Words) m).y()).min(Double::compare)
+                        .orElseThrow())
+                .as("a line of letters from the top").isGreaterThanOrEqualTo(0.7 * EM);
     }
 
     @Test
