@@ -57,13 +57,13 @@ final class ComputedSupply {
         new Assessor(knowledge).assessAll(job, now.toLocalDate()).forEach(a -> chances.put(a.part().ref(), a.risk().chance()));
         Optional<Suspicion> suspicion = Suspicion.of(job, knowledge, job.plate().age(Year.of(now.getYear())),
                 ref -> chances.getOrDefault(ref, 0.1)).filter(s -> !s.used().isEmpty());
-        return suspicion.map(s -> {
+        return suspicion.flatMap(s -> Diagnosis.of(s.question(), Transient.Watcher.NOBODY).map(d -> {
             FaultText text = new FaultText(words);
             ObjectNode node = JSON.objectNode();
             ArrayNode readings = node.putArray("readings");
             s.used().forEach(r -> readings.add(r.id()));
             ArrayNode all = node.putArray("explanations");
-            Diagnosis.doubles(s.question(), Transient.Watcher.NOBODY).forEach(e -> {
+            d.doubles().forEach(e -> {
                 ObjectNode one = all.addObject();
                 ArrayNode parts = one.putArray("parts");
                 e.parts().forEach(parts::add);
@@ -73,13 +73,13 @@ final class ComputedSupply {
                 e.predicted().forEach(predicted::add);
             });
             ArrayNode next = node.putArray("next");
-            Diagnosis.next(s.question(), Transient.Watcher.NOBODY).forEach(n -> {
+            d.next().forEach(n -> {
                 ObjectNode step = next.addObject().put("way", n.way().code()).put("at", n.at()).put("bits", n.bits())
                         .put("minutes", n.minutes());
                 n.kind().ifPresent(k -> step.put("kind", k.code()));
             });
             return node;
-        });
+        }));
     }
 
     private ObjectNode view(Job job, SupplyModel.View view) {

@@ -34,21 +34,6 @@ import org.yellowhearth.desk.model.Stage;
 
 /** Arrival and Safety in the real window: plug, unplug, countdown, a blocked reading, pages filled by hand. */
 public class SafetyFlowTest extends Window {
-    private void fill(String id, String text) {
-        robot.interact(() -> find(id, TextField.class).requestFocus());
-        robot.interact(() -> find(id, TextField.class).setText(text));
-        press(KeyCode.ENTER);
-    }
-
-    private void type(String id, String text) {
-        robot.interact(() -> find(id, TextField.class).setText(text));
-    }
-
-    private void click(String id) {
-        robot.interact(() -> find(id, Button.class).fire());
-        settle();
-    }
-
     private void page(String name) {
         robot.interact(() -> find("page-" + name, ToggleButton.class).fire());
         settle();

@@ -14,7 +14,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
-import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.GridPane;
@@ -36,21 +35,6 @@ public class TraceFlowTest extends Window {
     private void page(String name) {
         robot.interact(() -> find("trace-" + name, ToggleButton.class).fire());
         settle();
-    }
-
-    private void click(String id) {
-        robot.interact(() -> find(id, Button.class).fire());
-        settle();
-    }
-
-    private void fill(String id, String text) {
-        robot.interact(() -> find(id, TextField.class).requestFocus());
-        robot.interact(() -> find(id, TextField.class).setText(text));
-        press(KeyCode.ENTER);
-    }
-
-    private void type(String id, String text) {
-        robot.interact(() -> find(id, TextField.class).setText(text));
     }
 
     private void trace(String set) {

@@ -13,9 +13,11 @@ import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.testfx.api.FxRobot;
@@ -154,6 +156,23 @@ abstract class Window {
     void enter(String line) {
         robot.write(line);
         press(KeyCode.ENTER);
+    }
+
+    /** Fills a field and keeps it with Enter. */
+    void fill(String id, String text) {
+        robot.interact(() -> find(id, TextField.class).requestFocus());
+        robot.interact(() -> find(id, TextField.class).setText(text));
+        press(KeyCode.ENTER);
+    }
+
+    /** Fills a field that a button keeps. */
+    void type(String id, String text) {
+        robot.interact(() -> find(id, TextField.class).setText(text));
+    }
+
+    void click(String id) {
+        robot.interact(() -> find(id, Button.class).fire());
+        settle();
     }
 
     String said(String id) {

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 import org.yellowhearth.core.circuit.BadCircuitException;
@@ -74,6 +75,17 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
     /** This with one more section. */
     public Supply with(Section more) {
         return new Supply(mains, primaryOhms, Stream.concat(sections.stream(), Stream.of(more)).toList());
+    }
+
+    /** The names of its sections, by which elements are led back to their wholes. */
+    public Set<String> sectionIds() {
+        return sections.stream().map(Section::id).collect(Collectors.toSet());
+    }
+
+    /** Whether a load is one of so many ohms, so that more of them take less. */
+    public boolean loadInOhms(String id) {
+        return sections.stream().anyMatch(
+                s -> s instanceof Section.Load l && l.id().equals(id) && l.kind() == Section.Load.Kind.RESISTANCE);
     }
 
     /** Nodes inside sections that a meter can reach: electrodes of valve stages, the middle of a doubler. */

@@ -31,7 +31,7 @@ record FaultLine(String part, double weight, List<Fault> steps) {
 
     /** Every way in which the parts of a supply go bad. */
     static List<FaultLine> of(Supply supply) {
-        Set<String> sections = Diagnosis.sections(supply);
+        Set<String> sections = supply.sectionIds();
         List<FaultLine> lines = new ArrayList<>();
         Knob.all(supply).forEach((knob, now) -> of(supply, knob, now, Knob.whole(knob.element(), sections), lines));
         return lines;

@@ -9,8 +9,6 @@ import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 
@@ -82,15 +80,10 @@ public record Headroom(String regulator, double lowestInput, double spare, Optio
     private static Supply hard(Supply supply, double kept) {
         return supply.tuned((knob, now) -> switch (knob.which()) {
             case MAINS_VOLTS -> supply.mains().nominalVolts() * LOW_LINE;
-            case LOAD -> resistive(supply, knob) ? now / HIGH_LOAD : now * HIGH_LOAD;
+            case LOAD -> supply.loadInOhms(knob.element()) ? now / HIGH_LOAD : now * HIGH_LOAD;
             case CAPACITANCE -> now * kept;
             default -> now;
         });
-    }
-
-    private static boolean resistive(Supply supply, Knob knob) {
-        return knob.which() == Which.LOAD && supply.sections().stream().anyMatch(s -> s instanceof Section.Load l
-                && l.id().equals(knob.element()) && l.kind() == Section.Load.Kind.RESISTANCE);
     }
 
     private static double lowest(Supply supply, Section.Regulate r) {

@@ -23,10 +23,6 @@ public record InPlace(double hertz, Shown alone, Shown inPlace) {
      * @param farads below nothing where the path is inductive
      */
     public record Shown(double farads, double ohms) {
-        /** Its dissipation. */
-        public double dissipation(double hertz) {
-            return 2 * Math.PI * hertz * Math.abs(farads) * ohms;
-        }
     }
 
     /** A part of a supply; none where the supply has no such capacitor. */

@@ -13,7 +13,6 @@ import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
-import org.yellowhearth.core.trace.Diagnosis.Sample;
 import org.yellowhearth.core.trace.NextStep.Shown;
 import org.yellowhearth.core.trace.NextStep.Way;
 
@@ -43,12 +42,12 @@ final class NextSteps {
     private final List<Double> weights = new ArrayList<>();
     private final Map<List<String>, Double> chances = new HashMap<>();
     private final Map<List<String>, Sample> best = new HashMap<>();
-    private final Function<Supply, Optional<double[]>> engine;
+    private final Comparison comparison;
 
-    NextSteps(Diagnosis.Question question, Probes probes, List<Sample> samples, Function<Supply, Optional<double[]>> engine) {
+    NextSteps(Diagnosis.Question question, Comparison comparison, List<Sample> samples) {
         this.question = question;
-        this.probes = probes;
-        this.engine = engine;
+        this.comparison = comparison;
+        this.probes = comparison.probes();
         double whole = samples.stream().map(Sample::log).reduce(Double.NEGATIVE_INFINITY, Diagnosis::logSum);
         for (Sample s : samples) {
             double weight = Math.exp(s.log() - whole);
@@ -73,7 +72,7 @@ final class NextSteps {
         }
         List<String> parts = chances.entrySet().stream().filter(e -> !e.getKey().isEmpty() && e.getValue() > 0.01)
                 .sorted(Map.Entry.comparingByValue(Comparator.reverseOrder())).map(e -> e.getKey().getFirst()).toList();
-        parts.forEach(p -> lift(p).ifPresent(steps::add));
+        parts.forEach(p -> steps.add(lift(p)));
         parts.stream().filter(p -> capacitor(p).isPresent()).limit(MOST_BRIDGES).forEach(p -> bridge(p).ifPresent(steps::add));
         steps.sort(Comparator.comparingDouble(NextStep::worth).reversed());
         return steps;
@@ -89,14 +88,14 @@ final class NextSteps {
     }
 
     /** Lifting a leg tells whether that very part is bad. */
-    private Optional<NextStep> lift(String part) {
+    private NextStep lift(String part) {
         boolean load = question.supply().sections().stream()
                 .anyMatch(s -> s instanceof Section.Load l && l.id().equals(part));
         double p = chances.getOrDefault(List.of(part), 0.0);
         double bits = LIFT_TELLS * (entropy(p) + entropy(1 - p));
         boolean cold = capacitor(part).isEmpty() && !load;
-        return Optional.of(new NextStep(load ? Way.UNLOAD : Way.LIFT, part, Optional.empty(), bits,
-                load ? UNLOAD_MINUTES : cold ? COLD_MINUTES : LIFT_MINUTES, 0, List.of()));
+        return new NextStep(load ? Way.UNLOAD : Way.LIFT, part, Optional.empty(), bits,
+                load ? UNLOAD_MINUTES : cold ? COLD_MINUTES : LIFT_MINUTES, 0, List.of());
     }
 
     private Optional<Element.Capacitance> capacitor(String part) {
@@ -112,14 +111,10 @@ final class NextSteps {
         }
         int at = probes.indexOf(Diagnosis.Datum.of(point, Kind.TRUE_RMS, 0, METER));
         Map<List<String>, double[]> after = new HashMap<>();
-        List<Map.Entry<List<String>, Double>> leaders = chances.entrySet().stream()
-                .sorted(Map.Entry.comparingByValue(Comparator.reverseOrder())).limit(MOST_SHOWN).toList();
+        List<Map.Entry<List<String>, Double>> leaders = leaders();
         for (Map.Entry<List<String>, Double> e : leaders) {
-            Supply faulty = question.supply();
-            for (Fault f : best.get(e.getKey()).faults()) {
-                faulty = f.in(faulty);
-            }
-            engine.apply(Bridge.across(faulty, c.name(), c.farads())).ifPresent(shown -> after.put(e.getKey(), shown));
+            Supply faulty = best.get(e.getKey()).in(question.supply());
+            comparison.worked(Bridge.across(faulty, c.name(), c.farads())).ifPresent(shown -> after.put(e.getKey(), shown));
         }
         List<Sample> known = leaders.stream().map(Map.Entry::getKey).filter(after::containsKey).map(best::get).toList();
         double[] shown = known.stream().mapToDouble(s -> after.get(s.parts())[at]).toArray();
@@ -133,13 +128,18 @@ final class NextSteps {
                                 : OptionalDouble.empty())));
     }
 
-    private List<Shown> shows(int at, Function<Sample, OptionalDouble> shown) {
+    /** The likeliest explanations with their chances. */
+    private List<Map.Entry<List<String>, Double>> leaders() {
         return chances.entrySet().stream().sorted(Map.Entry.comparingByValue(Comparator.reverseOrder())).limit(MOST_SHOWN)
-                .flatMap(e -> shown.apply(best.get(e.getKey())).stream().mapToObj(y -> {
-                    double volts = probes.at(at).volts(y);
-                    return new Shown(e.getKey(), e.getValue(), volts,
-                            Math.hypot(probes.at(at).floor(), Math.hypot(METER, TOLERANCES) * volts));
-                })).toList();
+                .toList();
+    }
+
+    private List<Shown> shows(int at, Function<Sample, OptionalDouble> shown) {
+        return leaders().stream().flatMap(e -> shown.apply(best.get(e.getKey())).stream().mapToObj(y -> {
+            double volts = probes.at(at).volts(y);
+            return new Shown(e.getKey(), e.getValue(), volts,
+                    Math.hypot(probes.at(at).floor(), Math.hypot(METER, TOLERANCES) * volts));
+        })).toList();
     }
 
     private double sigma(int at, double[] shown) {

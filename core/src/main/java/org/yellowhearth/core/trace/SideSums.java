@@ -37,10 +37,6 @@ public final class SideSums {
 
     /** What a control between two resistors can reach. */
     public record Reach(double lowest, double highest) {
-        /** Whether a target lies within. */
-        public boolean holds(double target) {
-            return target >= lowest && target <= highest;
-        }
     }
 
     /** The reach of a control with a resistor above it and one below. */

@@ -102,7 +102,7 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
         Map<Knob, ModelValue> known = new HashMap<>();
         values.forEach(v -> known.put(new Knob(v.element(), v.which()), v));
         Map<Knob, Double> spread = new LinkedHashMap<>();
-        Set<String> sections = Diagnosis.sections(supply);
+        Set<String> sections = supply.sectionIds();
         Knob.all(supply).keySet().forEach(knob -> {
             double sigma = switch (knob.which()) {
                 case MAINS_VOLTS -> lineKnown ? LINE_KNOWN : LINE_GUESSED;
@@ -168,7 +168,7 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
 
     private static Map<String, Double> odds(Supply supply, Job job, Knowledge knowledge, ToDoubleFunction<PartRef> chance) {
         Map<String, Double> odds = new HashMap<>();
-        Set<String> sections = Diagnosis.sections(supply);
+        Set<String> sections = supply.sectionIds();
         Knob.all(supply).keySet().forEach(knob -> {
             String whole = Knob.whole(knob.element(), sections);
             double usual = switch (knob.which()) {

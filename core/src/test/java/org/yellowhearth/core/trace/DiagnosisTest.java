@@ -33,8 +33,12 @@ public class DiagnosisTest {
     private static final int EACH = 22;
     private static final double IDENTIFIABLE = 3;
 
+    private static Diagnosis diagnosis(Question q) {
+        return Diagnosis.of(q, Watcher.NOBODY).orElseThrow();
+    }
+
     private static Explanation best(Question q) {
-        return Diagnosis.singles(q, Watcher.NOBODY).getFirst();
+        return diagnosis(q).singles().getFirst();
     }
 
     /** The share of hidden faults that are named first, of those whose signature stands three deviations out; and of sound sets. */
@@ -57,11 +61,11 @@ public class DiagnosisTest {
                 }
                 Fault fault = SimulatedSets.fault(set.supply(), random);
                 Question q = set.question(set.read(SimulatedSets.with(fault, set.supply(), made), random));
-                if (Diagnosis.signature(q, fault.in(set.supply())) < IDENTIFIABLE) {
+                if (Comparison.of(q, Watcher.NOBODY, 1).orElseThrow().signature(fault.in(set.supply())) < IDENTIFIABLE) {
                     refused++;
                     continue;
                 }
-                List<Explanation> all = Diagnosis.singles(q, Watcher.NOBODY);
+                List<Explanation> all = diagnosis(q).singles();
                 List<String> truth = List.of(set.whole(fault));
                 cases++;
                 first += all.getFirst().parts().equals(truth) ? 1 : 0;
@@ -105,7 +109,7 @@ public class DiagnosisTest {
         Fault leaky = new Fault(new Knob("C3", Which.LEAKAGE_RESISTANCE), Mode.LEAKY, 8_000);
         Question q = set.question(set.read(leaky.in(dry.in(set.supply())), new Random(5)));
         assertThat(best(q).misfit()).as("one fault").isGreaterThan(30);
-        List<Explanation> all = Diagnosis.doubles(q, Watcher.NOBODY);
+        List<Explanation> all = diagnosis(q).doubles();
         assertThat(all.getFirst().parts()).hasSize(2).contains("C1");
         assertThat(all).anySatisfy(e -> {
             assertThat(e.alike()).isTrue();
@@ -113,7 +117,7 @@ public class DiagnosisTest {
         });
         // Where one fault is enough, a second is not brought up.
         Question one = set.question(set.read(dry.in(set.supply()), new Random(6)));
-        assertThat(Diagnosis.doubles(one, Watcher.NOBODY)).allSatisfy(e -> assertThat(e.parts().size()).isLessThan(2));
+        assertThat(diagnosis(one).doubles()).allSatisfy(e -> assertThat(e.parts().size()).isLessThan(2));
     }
 
     /** A lossy and an open part at one place look alike; the same reading with a good one clipped across tells them from a heavy load. */
@@ -142,7 +146,7 @@ public class DiagnosisTest {
     }
 
     private static double chance(Question q, String part) {
-        return Diagnosis.singles(q, Watcher.NOBODY).stream().filter(e -> e.parts().equals(List.of(part))).findFirst()
+        return diagnosis(q).singles().stream().filter(e -> e.parts().equals(List.of(part))).findFirst()
                 .orElseThrow()
                 .probability();
     }
@@ -159,7 +163,7 @@ public class DiagnosisTest {
                 d.point().equals("SC") ? OptionalDouble.of(100_000) : OptionalDouble.empty(), 0)).toList();
         assertThat(best(set.question(said)).sound()).isTrue();
         assertThat(best(set.question(said)).misfit()).isLessThan(12);
-        assertThat(Diagnosis.singles(set.question(plain), Watcher.NOBODY).stream().filter(Explanation::sound).findFirst()
+        assertThat(diagnosis(set.question(plain)).singles().stream().filter(Explanation::sound).findFirst()
                 .orElseThrow().misfit())
                 .isGreaterThan(30);
     }
@@ -171,7 +175,7 @@ public class DiagnosisTest {
         List<Datum> rail = set.read(truth, new Random(3)).stream().filter(d -> d.point().equals("HT2") && d.kind() == Kind.DIRECT)
                 .toList();
         Question q = set.question(rail);
-        List<NextStep> next = Diagnosis.next(q, Watcher.NOBODY);
+        List<NextStep> next = diagnosis(q).next();
         NextStep first = next.getFirst();
         assertThat(first.way()).isEqualTo(NextStep.Way.READ);
         assertThat(first.at()).isEqualTo("HT");
@@ -218,12 +222,12 @@ public class DiagnosisTest {
         Set set = SimulatedSets.valveAndChoke();
         Question q = set.question(List.of(Datum.of("HT", Kind.DIRECT, 280, 0.02)));
         List<Double> shares = new ArrayList<>();
-        assertThatThrownBy(() -> Diagnosis.singles(q, share -> shares.add(share) && share < 0.2))
+        assertThatThrownBy(() -> Diagnosis.of(q, share -> shares.add(share) && share < 0.2))
                 .isInstanceOf(StoppedException.class);
         assertThat(shares).isSorted();
         assertThat(shares.getLast()).isBetween(0.2, 0.3);
         assertThatThrownBy(
-                () -> Diagnosis.singles(set.question(List.of(Datum.of("nowhere", Kind.DIRECT, 280, 0.02))), Watcher.NOBODY))
+                () -> diagnosis(set.question(List.of(Datum.of("nowhere", Kind.DIRECT, 280, 0.02)))))
                 .hasMessageContaining("nowhere");
     }
 }

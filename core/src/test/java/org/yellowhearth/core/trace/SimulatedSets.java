@@ -59,7 +59,7 @@ final class SimulatedSets {
 
         Diagnosis.Question question(List<Diagnosis.Datum> data) {
             Map<String, Double> odds = new HashMap<>();
-            java.util.Set<String> sections = Diagnosis.sections(supply);
+            java.util.Set<String> sections = supply.sectionIds();
             Knob.all(supply).keySet().forEach(k -> odds.merge(Knob.whole(k.element(), sections), switch (k.which()) {
                 case CAPACITANCE -> 0.4;
                 case CONDUCTANCE -> 0.15;
@@ -91,7 +91,7 @@ final class SimulatedSets {
         }
 
         String whole(Fault f) {
-            return Knob.whole(f.knob().element(), Diagnosis.sections(supply));
+            return Knob.whole(f.knob().element(), supply.sectionIds());
         }
     }
 

@@ -30,7 +30,7 @@ public class TradeFaultsTest {
     }
 
     private static List<Explanation> from(Set set, Datum... data) {
-        return Diagnosis.singles(set.question(List.of(data)), Watcher.NOBODY);
+        return Diagnosis.of(set.question(List.of(data)), Watcher.NOBODY).orElseThrow().singles();
     }
 
     private static Set twoRails() {

@@ -6,21 +6,19 @@ import java.util.Map;
 
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.Label;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
 
 /** Arrival: everything about the set that later stages compute with, on a few pages. */
 public final class ArrivalView extends BorderPane {
     private final Map<String, Page> pages = new LinkedHashMap<>();
-    private final Map<String, ToggleButton> tabs = new LinkedHashMap<>();
+    private final PageTabs tabs;
 
     /** A view of the model's open job. */
     public ArrivalView(DeskModel model, FileAsk files, DoubleBinding em) {
@@ -35,28 +33,17 @@ public final class ArrivalView extends BorderPane {
         Label title = new Label(Labels.of("arrival.title"));
         title.getStyleClass().add("stage-title");
         title.setMinWidth(USE_PREF_SIZE);
-        ToggleGroup group = new ToggleGroup();
-        FlowPane row = new FlowPane();
-        row.getStyleClass().add("page-tabs");
-        pages.forEach((name, page) -> {
-            ToggleButton tab = new ToggleButton(Labels.of("arrival.page." + name));
-            tab.setId("page-" + name);
-            tab.setToggleGroup(group);
-            tab.getStyleClass().add("page-tab");
-            tab.setOnAction(_ -> show(name));
-            tabs.put(name, tab);
-            row.getChildren().add(tab);
-        });
-        HBox head = new HBox(title, row);
+        tabs = new PageTabs(pages.keySet(), "arrival.page.", "page-", this::show);
+        HBox head = new HBox(title, tabs);
         head.getStyleClass().add("stage-head");
-        HBox.setHgrow(row, Priority.ALWAYS);
+        HBox.setHgrow(tabs, Priority.ALWAYS);
         setTop(head);
         show("set");
     }
 
     /** Shows a page by its name: set, complaint, mains, photographs, apart, scope or policy. */
     public void show(String name) {
-        tabs.get(name).setSelected(true);
+        tabs.mark(name);
         setCenter(pages.get(name));
     }
 

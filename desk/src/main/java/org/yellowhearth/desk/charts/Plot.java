@@ -133,7 +133,7 @@ public record Plot(String title, String acrossTitle, String upTitle, Unit across
                 marks.add(new Mark.Words(left - 0.4 * em, y(decade) + 0.35 * em, Anchor.END,
                         Quantity.of(decade, plot.upUnit).toString(), "plot-label"));
             }
-            double step = step();
+            double step = Ticks.step(most, MOST_TICKS);
             for (int i = 0; i * step <= most * (1 + 1e-9); i++) {
                 marks.add(new Mark.Stroke(List.of(x(i * step), bottom, x(i * step), bottom + 0.3 * em), "plot-axis"));
                 marks.add(new Mark.Words(x(i * step), bottom + 1.3 * em, i == 0 ? Anchor.START : Anchor.MIDDLE,
@@ -154,13 +154,6 @@ public record Plot(String title, String acrossTitle, String upTitle, Unit across
                 marks.add(new Mark.Stroke(List.copyOf(pixels), c.style));
             }
             return marks;
-        }
-
-        /** A round step that gives a handful of ticks. */
-        private double step() {
-            double power = Math.pow(10, Math.floor(Math.log10(most / MOST_TICKS)));
-            return List.of(1, 2, 5, 10).stream().map(f -> f * power).filter(s -> most / s <= MOST_TICKS).findFirst()
-                    .orElse(10 * power);
         }
     }
 }

@@ -20,7 +20,7 @@ import org.yellowhearth.core.quantity.Quantity;
  */
 public record River(List<SupplySection> sections, List<Reach> drawn, List<Reach> now, List<Post> posts) {
     /** The room for the figures of the axis, in heights of the text. */
-    static final double LEFT_EMS = 4;
+    public static final double LEFT_EMS = 4;
     private static final double LEAST_SHOWN = 5;
     private static final double LEAST_THICK = 3;
     private static final int MOST_TICKS = 7;
@@ -128,14 +128,9 @@ public record River(List<SupplySection> sections, List<Reach> drawn, List<Reach>
         }
 
         private void axis() {
-            double power = Math.pow(10, Math.floor(Math.log10((high - low) / MOST_TICKS)));
-            double step = List.of(1, 2, 5, 10).stream().map(f -> f * power).filter(s -> (high - low) / s <= MOST_TICKS)
-                    .findFirst()
-                    .orElse(10 * power);
-            for (double v = Math.ceil(low / step) * step; v <= high; v += step) {
-                double volts = Math.abs(v) < step / 1e6 ? 0 : v;
-                marks.add(new Plot.Mark.Stroke(List.of(left, y(v), right, y(v)), volts == 0 ? "plot-axis" : "plot-grid"));
-                marks.add(new Plot.Mark.Words(left - 0.5 * em, y(v) + 0.35 * em, Plot.Anchor.END,
+            for (double volts : Ticks.within(low, high, MOST_TICKS)) {
+                marks.add(new Plot.Mark.Stroke(List.of(left, y(volts), right, y(volts)), volts == 0 ? "plot-axis" : "plot-grid"));
+                marks.add(new Plot.Mark.Words(left - 0.5 * em, y(volts) + 0.35 * em, Plot.Anchor.END,
                         volts == 0 ? "0 V" : Quantity.volts(volts).toString(), "plot-label"));
             }
         }

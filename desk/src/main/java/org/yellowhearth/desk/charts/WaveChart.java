@@ -74,15 +74,10 @@ public final class WaveChart {
         }
 
         void axis(Unit unit, double em, List<Plot.Mark> marks) {
-            double power = Math.pow(10, Math.floor(Math.log10((high - low) / MOST_TICKS)));
-            double step = List.of(1, 2, 5, 10).stream().map(f -> f * power).filter(s -> (high - low) / s <= MOST_TICKS)
-                    .findFirst()
-                    .orElse(10 * power);
-            for (double v = Math.ceil(low / step) * step; v <= high; v += step) {
-                double at = Math.abs(v) < step / 1e6 ? 0 : v;
-                marks.add(new Plot.Mark.Stroke(List.of(left, y(v), right, y(v)), "plot-grid"));
+            for (double at : Ticks.within(low, high, MOST_TICKS)) {
+                marks.add(new Plot.Mark.Stroke(List.of(left, y(at), right, y(at)), "plot-grid"));
                 marks.add(
-                        new Plot.Mark.Words(left - 0.4 * em, y(v) + 0.35 * em, Plot.Anchor.END, Quantity.of(at, unit).toString(),
+                        new Plot.Mark.Words(left - 0.4 * em, y(at) + 0.35 * em, Plot.Anchor.END, Quantity.of(at, unit).toString(),
                                 "plot-label"));
             }
         }

@@ -219,17 +219,26 @@ public final class TraceModel {
         Map<Knob, Double> asked = Map.copyOf(changes);
         List<String> points = worked.get().orElseThrow().now().readable();
         List<?> of = basis;
-        model.background().aside(() -> SupplyFigures.of(now.get().tuned((knob, is) -> asked.getOrDefault(knob, is)), points),
-                figures -> {
-                    working = false;
-                    if (of.equals(basis) && !changes.isEmpty()) {
-                        trial.set(Optional.of(figures));
-                    }
-                    if (again) {
-                        again = false;
-                        workTrial();
-                    }
-                });
+        model.background().aside(() -> {
+            try {
+                return SupplyFigures.of(now.get().tuned((knob, is) -> asked.getOrDefault(knob, is)), points);
+            } finally {
+                // However it ends, the next position may be worked out.
+                model.background().report(this::trialDone);
+            }
+        }, figures -> {
+            if (of.equals(basis) && !changes.isEmpty()) {
+                trial.set(Optional.of(figures));
+            }
+        });
+    }
+
+    private void trialDone() {
+        working = false;
+        if (again) {
+            again = false;
+            workTrial();
+        }
     }
 
     // --- long computations ---------------------------------------------------------------------------------------------------
@@ -241,17 +250,18 @@ public final class TraceModel {
             OptionalDouble age = age(job);
             beside((watcher, show) -> Suspicion.of(job, model.knowledge(), age,
                     ref -> open.assessment(ref).map(a -> a.risk().chance()).orElse(0.1)).ifPresent(s -> {
-                        if (s.used().isEmpty()) {
-                            show.accept(() -> findings.set(Optional.of(new Findings(s, List.of(), List.of(), false))));
+                        Consumer<Findings> found = f -> show.accept(() -> findings.set(Optional.of(f)));
+                        Optional<Diagnosis> asked = s.used().isEmpty() ? Optional.empty() : Diagnosis.of(s.question(), watcher);
+                        if (asked.isEmpty()) {
+                            found.accept(new Findings(s, List.of(), List.of(), false));
                             return;
                         }
-                        List<Diagnosis.Explanation> singles = Diagnosis.singles(s.question(), watcher);
-                        List<NextStep> next = singles.isEmpty() ? List.of() : Diagnosis.next(s.question(), watcher);
-                        show.accept(() -> findings.set(Optional.of(new Findings(s, singles, next, false))));
-                        if (!singles.isEmpty()) {
-                            List<Diagnosis.Explanation> pairs = Diagnosis.doubles(s.question(), watcher);
-                            show.accept(() -> findings.set(Optional.of(new Findings(s, pairs, next, true))));
-                        }
+                        Diagnosis d = asked.get();
+                        List<Diagnosis.Explanation> singles = d.singles();
+                        found.accept(new Findings(s, singles, List.of(), false));
+                        List<NextStep> next = d.next();
+                        found.accept(new Findings(s, singles, next, false));
+                        found.accept(new Findings(s, d.doubles(), next, true));
                     }));
         });
     }
@@ -261,8 +271,8 @@ public final class TraceModel {
         model.openProperty().get().ifPresent(open -> {
             Job job = open.job();
             OptionalDouble age = age(job);
+            List<String> points = points();
             beside((watcher, show) -> Suspicion.of(job, model.knowledge(), age, _ -> 0.1).ifPresent(s -> {
-                List<String> points = worked.get().map(w -> w.now().points()).orElse(List.of());
                 ToleranceRuns done = ToleranceRuns.of(s.question().supply(), points, s.question().spread(), RUNS, SEED, watcher);
                 show.accept(() -> runs.set(Optional.of(done)));
             }));
@@ -313,11 +323,15 @@ public final class TraceModel {
                 return true;
             } catch (StoppedException _) {
                 return false;
+            } finally {
+                // However it ends, by a fault too, nothing runs any more.
+                model.background().report(() -> {
+                    if (mine.getAndSet(false)) {
+                        progress.set(-1);
+                    }
+                });
             }
         }, _ -> {
-            if (mine.getAndSet(false)) {
-                progress.set(-1);
-            }
         });
     }
 

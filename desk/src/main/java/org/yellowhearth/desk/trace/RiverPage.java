@@ -92,7 +92,7 @@ final class RiverPage extends BorderPane {
             return;
         }
         Function<String, String> values = values();
-        drawing.show((width, _, em) -> SupplySymbols.marks(sections, values, leftEms() * em, width, em));
+        drawing.show((width, _, em) -> SupplySymbols.marks(sections, values, River.LEFT_EMS * em, width, em));
         double height = SupplySymbols.height(sections, drawing.em());
         under.setMinHeight(height);
         under.setPrefHeight(height);
@@ -111,10 +111,6 @@ final class RiverPage extends BorderPane {
                     : String.join(" ", w.get().now().missing().stream().map(m -> model.words().say(m)).toList()));
         }
         return w.get().nowFigures().flatMap(SupplyFigures::trouble).map(m -> model.words().say(m));
-    }
-
-    static double leftEms() {
-        return 4;
     }
 
     /** The most telling value of each element, as the model has it. */
@@ -145,7 +141,8 @@ final class RiverPage extends BorderPane {
     /** Places that can be pointed at, one over each symbol. */
     private void placeSpots() {
         spots.getChildren().clear();
-        for (SupplySymbols.Spot s : SupplySymbols.spots(sections(), leftEms() * drawing.em(), spots.getWidth(), drawing.em())) {
+        for (SupplySymbols.Spot s : SupplySymbols.spots(sections(), River.LEFT_EMS * drawing.em(), spots.getWidth(),
+                drawing.em())) {
             Region spot = new Region();
             spot.getStyleClass().add("supply-spot");
             if (s.element().equals(trace.chosenProperty().get())) {

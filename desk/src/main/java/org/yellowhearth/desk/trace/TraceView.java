@@ -10,9 +10,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -26,6 +24,7 @@ import org.yellowhearth.desk.charts.PlotSvg;
 import org.yellowhearth.desk.charts.River;
 import org.yellowhearth.desk.charts.SupplySymbols;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
 
@@ -42,7 +41,7 @@ public final class TraceView extends BorderPane {
 
     private final DeskModel model;
     private final Map<String, Node> pages = new LinkedHashMap<>();
-    private final Map<String, ToggleButton> tabs = new LinkedHashMap<>();
+    private final PageTabs tabs;
     private final RiverPage river;
     private final TraceDetails details;
     private final HBox legend = new HBox();
@@ -64,20 +63,9 @@ public final class TraceView extends BorderPane {
         Label title = new Label(Labels.of("trace.title"));
         title.getStyleClass().add("stage-title");
         title.setMinWidth(USE_PREF_SIZE);
-        ToggleGroup group = new ToggleGroup();
-        FlowPane row = new FlowPane();
-        row.getStyleClass().add("page-tabs");
-        pages.forEach((name, _) -> {
-            ToggleButton tab = new ToggleButton(Labels.of("trace.page." + name));
-            tab.setId("trace-" + name);
-            tab.setToggleGroup(group);
-            tab.getStyleClass().add("page-tab");
-            tab.setOnAction(_ -> show(name));
-            tabs.put(name, tab);
-            row.getChildren().add(tab);
-        });
-        HBox.setHgrow(row, Priority.ALWAYS);
-        HBox head = new HBox(title, row);
+        tabs = new PageTabs(pages.keySet(), "trace.page.", "trace-", this::show);
+        HBox.setHgrow(tabs, Priority.ALWAYS);
+        HBox head = new HBox(title, tabs);
         head.getStyleClass().add("stage-line");
         Button svg = Page.button("trace.svg", "trace-svg",
                 () -> files.newPicture("supply.svg").ifPresent(f -> model.save(f, svg())));
@@ -109,7 +97,7 @@ public final class TraceView extends BorderPane {
     /** Shows a page by its name: river, describe, readings, signs, suspects or margins. */
     public void show(String name) {
         page = name;
-        tabs.get(name).setSelected(true);
+        tabs.mark(name);
         setCenter(pages.get(name));
         boolean river = name.equals("river");
         legend.setVisible(river);

@@ -143,7 +143,7 @@ public class SuspicionTest {
                 .filter(p -> p.name().equals("bias2"))
                 .findFirst().orElseThrow().dcVolts();
         read(b, reading("r1", 1, "bias2", SupplyReading.Kind.DIRECT, sound * 214 / 264, ""));
-        List<Diagnosis.Explanation> all = Diagnosis.singles(suspicion(b).question(), Watcher.NOBODY);
+        List<Diagnosis.Explanation> all = Diagnosis.of(suspicion(b).question(), Watcher.NOBODY).orElseThrow().singles();
         double filters = all.stream().filter(e -> e.parts().contains("C5") || e.parts().contains("C6"))
                 .mapToDouble(Diagnosis.Explanation::probability).sum();
         assertThat(all.getFirst().parts()).containsAnyOf("C5", "C6");
