@@ -25,6 +25,7 @@ import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Hearth;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.records.jobfile.JobFile;
 import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.words.Describe;
@@ -45,7 +46,7 @@ final class ComputedFigures {
     ObjectNode of(JobFile file) {
         Job job = file.job();
         Words words = Words.of(job.plate().dialect());
-        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 5);
+        ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 6);
         file.id().ifPresent(id -> root.put("id", id));
         root.put("set", job.plate().name()).put("computedFor", now.toLocalDate().toString());
         HearthReading hearth = Hearth.of(job, knowledge).at(now.toInstant());
@@ -56,7 +57,7 @@ final class ComputedFigures {
             root.set("supply", supply);
         }
         ArrayNode parts = root.putArray("parts");
-        for (Assessment a : new Assessor(knowledge).assessAll(job, now.toLocalDate())) {
+        for (Assessment a : new Assessor(knowledge, SupplySurroundings.by(knowledge)).assessAll(job, now.toLocalDate())) {
             parts.add(part(job, a, words, hearth.state()));
         }
         return root;

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.circuit.SpiceText;
 import org.yellowhearth.core.circuit.Transient;
@@ -17,12 +18,17 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.ConverterFigures;
 import org.yellowhearth.core.trace.Diagnosis;
+import org.yellowhearth.core.trace.Headroom;
 import org.yellowhearth.core.trace.Inrush;
 import org.yellowhearth.core.trace.ModelValue;
+import org.yellowhearth.core.trace.RegulatorHeat;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
+import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.core.trace.Suspicion;
+import org.yellowhearth.core.trace.WarmUp;
 import org.yellowhearth.records.words.FaultText;
 import org.yellowhearth.records.words.Words;
 
@@ -54,8 +60,9 @@ final class ComputedSupply {
     /** What the readings point at, by one fault or two; nothing without readings. */
     private Optional<ObjectNode> suspects(Job job) {
         Map<PartRef, Double> chances = new HashMap<>();
-        new Assessor(knowledge).assessAll(job, now.toLocalDate()).forEach(a -> chances.put(a.part().ref(), a.risk().chance()));
-        Optional<Suspicion> suspicion = Suspicion.of(job, knowledge, job.plate().age(Year.of(now.getYear())),
+        new Assessor(knowledge, SupplySurroundings.by(knowledge)).assessAll(job, now.toLocalDate())
+                .forEach(a -> chances.put(a.part().ref(), a.risk().chance()));
+        Optional<Suspicion> suspicion = Suspicion.of(job, knowledge, age(job),
                 ref -> chances.getOrDefault(ref, 0.1)).filter(s -> !s.used().isEmpty());
         return suspicion.flatMap(s -> Diagnosis.of(s.question(), Transient.Watcher.NOBODY).map(d -> {
             FaultText text = new FaultText(words);
@@ -83,10 +90,13 @@ final class ComputedSupply {
     }
 
     private ObjectNode view(Job job, SupplyModel.View view) {
-        SupplyModel model = SupplyModel.of(job, knowledge, view, job.plate().age(Year.of(now.getYear())));
+        SupplyModel model = SupplyModel.of(job, knowledge, view, age(job));
         ObjectNode node = JSON.objectNode();
         ArrayNode values = node.putArray("values");
         model.values().forEach(v -> values.add(value(v)));
+        if (!model.notes().isEmpty()) {
+            node.set("notes", ComputedFigures.sentences(model.notes(), words));
+        }
         if (model.supply().isEmpty()) {
             node.set("missing", ComputedFigures.sentences(model.missing(), words));
             return node;
@@ -108,8 +118,9 @@ final class ComputedSupply {
                     .put("peakAmperes", l.peakAmperes()).put("mostVolts", l.mostVolts()).put("inverseVolts", l.inverseVolts());
             ComputedFigures.put(e, "watts", l.watts());
         });
+        ComputedFigures.put(node, "mainsWatts", figures.mainsWatts());
         figures.waveforms().ifPresent(w -> node.put("iterations", w.iterations()).put("moments", w.moments()));
-        Inrush.of(supply, model.points(), Transient.Watcher.NOBODY).ifPresent(i -> {
+        Inrush.of(supply, model.points(), model.ratings(), Transient.Watcher.NOBODY).ifPresent(i -> {
             ObjectNode inrush = node.putObject("coldStart").put("rectifier", i.rectifier()).put("peakAmperes", i.peakAmperes())
                     .put("worstPhaseDegrees", i.worstPhaseDegrees());
             ObjectNode rails = inrush.putObject("points");
@@ -117,10 +128,86 @@ final class ComputedSupply {
                 ObjectNode rail = rails.putObject(r.name()).put("highestVolts", r.highestVolts());
                 ComputedFigures.put(rail, "secondsToNineTenths", r.secondsToNineTenths());
             });
+            inrush.set("rectifiers", stresses(i));
         });
+        node.set("warmUp", warmUp(WarmUp.of(supply, model.points(), model.cathodes(), Transient.Watcher.NOBODY)));
+        List<Headroom> headrooms = Headroom.of(supply);
+        node.set("regulators", regulators(headrooms, RegulatorHeat.of(job, headrooms)));
+        node.set("converters", converters(ConverterFigures.of(job, knowledge, view, age(job), figures)));
         ArrayNode spice = node.putArray("spice");
         SpiceText.cards(supply.circuit()).forEach(spice::add);
         return node;
+    }
+
+    private OptionalDouble age(Job job) {
+        return job.plate().age(Year.of(now.getYear()));
+    }
+
+    private static ArrayNode stresses(Inrush inrush) {
+        ArrayNode all = JSON.arrayNode();
+        inrush.stresses().forEach(s -> {
+            ObjectNode one = all.addObject().put("element", s.device()).put("meanAmperes", s.meanAmperes())
+                    .put("peakAmperes", s.peakAmperes()).put("inverseVolts", s.inverseVolts())
+                    .put("surgeAmperes", s.surgeAmperes())
+                    .put("surgeSquareSeconds", s.surgeSquareSeconds());
+            ComputedFigures.put(one, "shareOfRating", s.used());
+        });
+        return all;
+    }
+
+    private static ObjectNode warmUp(WarmUp w) {
+        ObjectNode node = JSON.objectNode();
+        ObjectNode points = node.putObject("points");
+        w.rails().forEach(r -> ComputedFigures.put(
+                points.putObject(r.name()).put("highestVolts", r.highestVolts()).put("steadyVolts", r.steadyVolts()),
+                "secondsToNineTenths",
+                r.secondsToNineTenths()));
+        ArrayNode races = node.putArray("bias");
+        w.races().forEach(r -> {
+            ObjectNode race = races.addObject().put("stage", r.stage()).put("point", r.bias());
+            race.set("cold", start(r.cold()));
+            race.set("warm", start(r.warm()));
+        });
+        return node;
+    }
+
+    private static ObjectNode start(WarmUp.Start s) {
+        ObjectNode node = JSON.objectNode().put("biasFirst", s.biasFirst()).put("overdriven", s.overdriven())
+                .put("mostTimesSteady", s.mostTimes());
+        ComputedFigures.put(node, "drawsAtSeconds", s.drawsAt());
+        ComputedFigures.put(node, "biasAtSeconds", s.biasAt());
+        return node;
+    }
+
+    private static ArrayNode regulators(List<Headroom> headrooms, List<RegulatorHeat> heats) {
+        ArrayNode all = JSON.arrayNode();
+        headrooms.stream().filter(Headroom::known).forEach(h -> {
+            ObjectNode one = all.addObject().put("name", h.regulator()).put("lowestInputVolts", h.lowestInput())
+                    .put("spareVolts", h.spare()).put("watts", h.watts());
+            h.keeps().ifPresent(k -> one.put("leastShareOfCapacitance", k));
+            heats.stream().filter(x -> x.regulator().equals(h.regulator())).findFirst()
+                    .ifPresent(x -> one.put("junctionCelsius", x.junctionCelsius()).put("mostCelsius", x.mostCelsius()));
+        });
+        return all;
+    }
+
+    private static ArrayNode converters(List<ConverterFigures> converters) {
+        ArrayNode all = JSON.arrayNode();
+        converters.forEach(c -> {
+            ObjectNode one = all.addObject().put("name", c.name()).put("inputWatts", c.inputWatts()).put("lowestBusVolts",
+                    c.lowestBus());
+            c.start().ifPresent(s -> {
+                ObjectNode start = one.putObject("start").put("holds", s.holds()).put("farads", s.farads()).put("leastFarads",
+                        s.leastFarads());
+                ComputedFigures.put(start, "seconds", s.seconds());
+            });
+            ArrayNode outputs = one.putArray("outputs");
+            c.outputs().forEach(o -> outputs.addObject().put("name", o.name()).put("volts", o.volts()).put("amperes", o.amperes())
+                    .put("capacitor", o.capacitor().part()).put("capacitanceFarads", o.capacitor().farads())
+                    .put("esrOhms", o.capacitor().esrOhms()).put("capacitorAmperesRms", o.ripple().capacitorAmperes())
+                    .put("ripplePeakToPeakVolts", o.ripple().peakToPeak()).put("capacitorWatts", o.watts()));
+        });
+        return all;
     }
 
     private ObjectNode value(ModelValue v) {

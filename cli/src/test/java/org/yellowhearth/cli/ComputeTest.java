@@ -70,6 +70,66 @@ public class ComputeTest {
         assertThat(drawn.path("values").get(0).path("origin").asText()).isEqualTo("typed");
     }
 
+    private static String bridge(double volts, double ohms, double esr, double load, String more) {
+        return """
+                {"format": "yellow-hearth-job", "version": 6, "set": {"name": "Test set", "mains": {"volts": 230, "hertz": 50}},
+                 "items": [
+                  {"item": "supply-winding", "id": "s1", "name": "w", "volts": %s, "ohms": %s},
+                  {"item": "supply-rectifier", "id": "s2", "name": "D1", "winding": "w", "scheme": "bridge", "make": "silicon", "to": "b",
+                   "ratedAmperes": 1},
+                  {"item": "supply-filter", "id": "s3", "from": "b", "to": "b", "farads": %s, "esrOhms": %s, "leakOhms": 1e5},
+                  {"item": "supply-load", "id": "s4", "name": "load", "at": "%s", "kind": "resistance", "value": %s}%s]}
+                """
+                .formatted(volts, ohms, more.contains("U1") ? 2200e-6 : 1000e-6, esr, more.contains("U1") ? "o" : "b", load,
+                        more);
+    }
+
+    private JsonNode drawn(String job) throws IOException {
+        assertThat(run(file(job))).as(err.toString()).isZero();
+        return new ObjectMapper().readTree(out.toString()).path("supply").path("asDrawn");
+    }
+
+    /** Every parameter can be stated in the file: the selenium bridge of core's golden figures, made of silicon by its items and typed over. */
+    @Test
+    public void theLawOfARectifierIsStatedInTheFile() throws IOException {
+        JsonNode typed = drawn(bridge(24, 1.5, 0.1, 150, """
+                ,{"item": "supply-value", "id": "v1", "element": "D1", "which": "saturation-current", "value": 2e-5},
+                {"item": "supply-value", "id": "v2", "element": "D1", "which": "junction-resistance", "value": 1.8},
+                {"item": "supply-value", "id": "v3", "element": "D9", "which": "capacitance", "value": 1}"""));
+        assertThat(typed.path("points").path("b").path("dcVolts").asDouble()).isCloseTo(28.48805, within(28.5e-4));
+        assertThat(typed.path("points").path("b").path("ripplePeakToPeakVolts").asDouble()).isCloseTo(1.301533, within(1.3e-3));
+        assertThat(typed.path("elements").path("C-b").path("rmsAmperes").asDouble()).isCloseTo(0.304161, within(1.5e-4));
+        assertThat(typed.path("notes").get(0).asText()).contains("D9");
+        assertThat(drawn(bridge(24, 1.5, 0.1, 150, "")).path("points").path("b").path("dcVolts").asDouble())
+                .as("silicon drops less")
+                .isGreaterThan(29.5);
+    }
+
+    /** The regulated supply of core's golden figures: its rails, what its regulator turns to heat, and what the start asks of its diodes. */
+    @Test
+    public void regulatorsAndStartArePrinted() throws IOException {
+        JsonNode set = drawn(bridge(18, 0.6, 0.05, 30,
+                """
+                        ,{"item": "supply-regulator", "id": "r", "name": "U1", "kind": "series", "from": "b", "to": "o", "volts": 15,
+                          "kelvinPerWatt": 12, "mostCelsius": 125},
+                        {"item": "supply-filter", "id": "f", "from": "o", "to": "o", "farads": 1e-4, "esrOhms": 0.2, "leakOhms": 1e5}"""));
+        assertThat(set.path("points").path("b").path("dcVolts").asDouble()).isCloseTo(21.47128, within(21.5e-4));
+        assertThat(set.path("points").path("o").path("dcVolts").asDouble()).isCloseTo(14.97503, within(15e-4));
+        double watts = (21.47128 - 14.97503) * 14.97503 / 30;
+        JsonNode regulator = set.path("regulators").get(0);
+        assertThat(regulator.path("watts").asDouble()).as("what it drops times what it feeds").isCloseTo(watts,
+                within(0.01 * watts));
+        assertThat(regulator.path("junctionCelsius").asDouble()).as("25 °C + P·θ").isCloseTo(25 + 12 * watts, within(0.5));
+        JsonNode diode = set.path("coldStart").path("rectifiers").get(0);
+        assertThat(diode.path("surgeAmperes").asDouble()).as("crest by what opposes it, at most")
+                .isBetween(10.0, 18 * Math.sqrt(2) / (0.6 + 0.05 + 2 * 0.05));
+        assertThat(diode.path("shareOfRating").asDouble()).as("30 A for one half-wave")
+                .isGreaterThan(diode.path("surgeAmperes").asDouble() / 31);
+        assertThat(set.path("warmUp").path("points").path("o").path("steadyVolts").asDouble()).isCloseTo(14.975, within(0.01));
+        assertThat(set.path("mainsWatts").asDouble()).as("load, regulator and diodes").isBetween(14.97503 * 14.97503 / 30 + watts,
+                13.0);
+    }
+
     /** Readings as the circuit simulator has them of the sound supply: nothing is suspected. With a low rail something is. */
     @Test
     public void readingsArePrintedWithWhatTheyPointAt() throws IOException {

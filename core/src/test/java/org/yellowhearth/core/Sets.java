@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Act;
@@ -16,9 +18,11 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.knowledge.SupplyRules;
 import org.yellowhearth.core.knowledge.Vocabulary;
 import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
@@ -37,7 +41,11 @@ public final class Sets {
                     new CapacitorKind.Made(1930, 1990), new CapacitorKind.Wear(40, 3, true),
                     new CapacitorKind.Heir(KIND, PreferredSeries.E6, List.of()))),
             Map.of(), new Vocabulary(Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of()), List.of(), Map.of(), List.of(),
-            List.of(), List.of(), List.of());
+            List.of(), List.of(), List.of(), new SupplyRules(
+                    Stream.of(Family.values())
+                            .collect(Collectors.toMap(f -> f, _ -> new AgeingRule(0.05, OptionalDouble.of(500), 0,
+                                    OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), 1, ""))),
+                    List.of(), Map.of(), List.of()));
 
     private Sets() {
     }

@@ -31,6 +31,7 @@ import javax.imageio.ImageIO;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
@@ -48,6 +49,8 @@ public final class Shots extends Application {
     private static final double SETTLING_MILLIS = 700;
     /** Rests between discharging and measuring until nothing comes back. */
     private static final int RESTS = 4;
+    /** Steps that the first minute of a supply is given to be worked out. */
+    private static final int WARM_UP = 12;
 
     private final StillClock clock = new StillClock(START);
     private final ExecutorService keeper = Executors.newSingleThreadExecutor();
@@ -172,15 +175,9 @@ public final class Shots extends Application {
             model.stageProperty().set(org.yellowhearth.desk.model.Stage.ARRIVAL);
         });
         shot("arrival");
-        for (String page : List.of("mains", "photographs")) {
-            steps.add(() -> shell.showArrival(page));
-            steps.add(() -> {
-                if (page.equals("photographs")) {
-                    ((ToggleButton) scene.lookup("#photo-c-photo2")).fire();
-                }
-            });
-            shot("arrival-" + page);
-        }
+        steps.add(() -> shell.showArrival("photographs"));
+        steps.add(() -> ((ToggleButton) scene.lookup("#photo-c-photo2")).fire());
+        shot("arrival-photographs");
         steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.SAFETY));
         steps.add(() -> model.power(Edit.Power.OFF));
         steps.add(() -> {
@@ -237,6 +234,14 @@ public final class Shots extends Application {
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-suspects")).fire());
         steps.add(() -> model.trace().suspect());
         shot("trace-suspects");
+        steps.add(() -> ((ToggleButton) shell.lookup("#trace-margins")).fire());
+        steps.add(() -> model.trace().attempt(new Knob("C16a", Knob.Which.CAPACITANCE), 47e-6));
+        steps.add(() -> model.trace().margins());
+        for (int wait = 0; wait < WARM_UP; wait++) {
+            steps.add(() -> {
+            });
+        }
+        shot("trace-margins");
     }
 
     private void shot(String name) {

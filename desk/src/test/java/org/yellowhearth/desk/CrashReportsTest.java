@@ -11,6 +11,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.census.ColourCode;
+import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.records.census.CensusImport;
 
@@ -60,7 +61,10 @@ public class CrashReportsTest {
                     && Stream.of(ColourCode.Scheme.values()).anyMatch(s -> s.code().equals(last));
             boolean fate = whole.startsWith("import.what.")
                     && Stream.of(CensusImport.What.values()).anyMatch(w -> w.name().equalsIgnoreCase(last));
-            boolean made = named || state || scheme || fate || whole.startsWith("stage.") || whole.startsWith("sheet.key.")
+            boolean doing = whole.startsWith("section.state.")
+                    && Stream.of(SupplyReading.State.values()).anyMatch(s -> s.code().equals(last));
+            boolean made = named || doing || state || scheme || fate || whole.startsWith("stage.")
+                    || whole.startsWith("sheet.key.")
                     || whole.startsWith("sheet.bench.");
             assertThat(made || code.indexOf("\"" + whole + "\"") >= 0).as("label %s is used", whole).isTrue();
         }

@@ -20,11 +20,18 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.SupplyBridge;
+import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
+import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplySign;
+import org.yellowhearth.core.fact.SupplyState;
+import org.yellowhearth.core.fact.SupplyValue;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.desk.model.Stage;
@@ -85,6 +92,61 @@ public class TraceFlowTest extends Window {
         robot.interact(model::undo);
         settle();
         eventually(() -> !model.trace().points().contains("HT3"));
+        // Safety takes the rails from there, all at once; one undo takes them back.
+        press(KeyCode.CONTROL, KeyCode.DIGIT2);
+        int listed = job().items(Rail.class).size();
+        click("rails-of-supply");
+        eventually(() -> job().items(Rail.class).size() == listed + 2);
+        assertThat(job().items(Rail.class)).extracting(Rail::name).contains("HT", "HT2");
+        robot.interact(model::undo);
+        settle();
+        assertThat(job().items(Rail.class)).hasSize(listed);
+    }
+
+    /** A symbol of the drawing leads to the fields; a value that the model assumed is typed, counts, and is forgotten again. */
+    @Test
+    public void anyValueOfTheModelIsTypedAndForgotten() {
+        trace("Brindlecote");
+        page("describe");
+        eventually(() -> model.trace().workedProperty().get().isPresent());
+        robot.interact(() -> find("described-C16b", Region.class).requestFocus());
+        press(KeyCode.ENTER);
+        eventually(() -> robot.lookup("#value-C16b-leakage-resistance").tryQuery().isPresent());
+        double before = dc("HT2");
+        fill("value-C16b-leakage-resistance", "4k7");
+        eventually(() -> job().items(SupplyValue.class).size() == 1 && dc("HT2") < before - 5);
+        fill("value-C16b-leakage-resistance", "much");
+        assertThat(job().items(SupplyValue.class)).singleElement().returns(4700.0, SupplyValue::value);
+        fill("value-C16b-leakage-resistance", "");
+        eventually(() -> job().items(SupplyValue.class).isEmpty() && Math.abs(dc("HT2") - before) < 0.01);
+    }
+
+    /** What a set draws in standby is a field of its load; watts are read at the mains; a converter and its outputs are described. */
+    @Test
+    public void statesWattsAndConvertersAreEntered() {
+        trace("Brindlecote");
+        page("describe");
+        String load = job().items(SupplyLoad.class).getFirst().id();
+        click("section-of-" + load);
+        fill("section-standby", "40");
+        assertThat(job().items(SupplyState.class)).singleElement().returns(0.4, SupplyState::share);
+        fill("section-standby", "");
+        assertThat(job().items(SupplyState.class)).isEmpty();
+        page("readings");
+        robot.interact(() -> combo("reading-kind").setValue(SupplyReading.Kind.WATTS));
+        type("reading-volts", "63 W");
+        click("reading-add");
+        assertThat(job().items(SupplyReading.class)).anySatisfy(r -> assertThat(r.point()).isEqualTo(SupplyMains.POINT));
+        page("describe");
+        click("add-output");
+        assertThat(job().items(SupplyOutput.class)).as("an output without a converter is refused").isEmpty();
+        click("add-converter");
+        click("add-output");
+        assertThat(job().items(SupplyOutput.class)).singleElement().returns(job().items(SupplyConverter.class).getFirst().name(),
+                SupplyOutput::converter);
+        page("river");
+        eventually(() -> model.trace().workedProperty().get().map(w -> !w.nowOutputs().isEmpty()).orElse(false));
+        assertThat(find("symbol-K1", Region.class).getWidth()).isPositive();
     }
 
     @SuppressWarnings("unchecked") // the boxes of this window hold what they are made for
@@ -168,7 +230,7 @@ public class TraceFlowTest extends Window {
         assertThat(find("sum-result", Label.class).getText()).contains("never");
         page("margins");
         click("margins-ask");
-        eventually(() -> model.trace().marginsProperty().get().isPresent());
+        eventually(() -> !model.trace().marginsProperty().get().isEmpty());
         robot.interact(() -> find("spread-ask", Button.class).fire());
         robot.interact(model.trace()::stop);
         settle();

@@ -41,7 +41,7 @@ public class TraceModelTest {
     }
 
     private void describe(Preset preset) {
-        model.trace().add(preset.sections(model.job(), model::newId));
+        model.putAll(preset.sections(model.job(), model::newId));
     }
 
     private double dc(String point) {

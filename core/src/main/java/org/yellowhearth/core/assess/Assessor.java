@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
+import java.util.stream.Stream;
 
 import org.yellowhearth.core.arrival.Ages;
 import org.yellowhearth.core.fact.GridCircuit;
@@ -33,9 +35,17 @@ import org.yellowhearth.core.reading.Reading;
 /** Judges parts: every criterion gives its finding, then the job's policy turns findings into a verdict. */
 public final class Assessor {
     private final Knowledge knowledge;
+    private final Function<Job, Surroundings> surroundings;
 
+    /** One who knows nothing of what lies around a part but what is stated beside it. */
     public Assessor(Knowledge knowledge) {
+        this(knowledge, _ -> Surroundings.UNKNOWN);
+    }
+
+    /** One who knows the surroundings of the parts of a job. */
+    public Assessor(Knowledge knowledge, Function<Job, Surroundings> surroundings) {
         this.knowledge = knowledge;
+        this.surroundings = surroundings;
     }
 
     /** The verdict on one part of a job, from the readings that count, its can and batch asked. */
@@ -80,6 +90,7 @@ public final class Assessor {
         private final OptionalDouble setAge;
         private final List<Capacitor> burst;
         private final Map<PartRef, List<Part>> beside = new HashMap<>();
+        private final Surroundings around;
 
         Bench(Job job, LocalDate today, Map<String, RiskRules.Count> counts) {
             this.job = job;
@@ -87,6 +98,7 @@ public final class Assessor {
             this.now = today.plusDays(1).atStartOfDay(ZoneOffset.UTC).toInstant();
             this.risks = new RiskRules(knowledge, counts);
             this.limits = new OwnLimits(job);
+            this.around = surroundings.apply(job);
             this.setAge = job.plate().age(Year.of(today.getYear()));
             this.burst = job.items(Look.class).stream().filter(l -> l.sign() == Look.Sign.BURST)
                     .flatMap(l -> job.capacitor(l.part()).stream()).toList();
@@ -110,8 +122,10 @@ public final class Assessor {
                 findings.addAll(AgreementCriterion.judge(one));
                 findings.addAll(ContactCriterion.judge(evidence));
                 findings.addAll(ShortCriterion.judge(evidence));
-                findings.addAll(KeptCriterion.judge(one));
-                findings.addAll(InCircuit.guarded(LossCriterion.judge(one), one, with));
+                findings.addAll(NetworkCriterion.judge(one, around).orElseGet(() -> Stream
+                        .concat(KeptCriterion.judge(one).stream(),
+                                InCircuit.guarded(LossCriterion.judge(one), one, with).stream())
+                        .toList()));
                 findings.addAll(LeakageCriterion.judge(one));
                 findings.addAll(InsulationCriterion.judge(one));
                 findings.addAll(GridCriterion.judge(one, job.of(part.ref(), GridCircuit.class)));

@@ -21,6 +21,11 @@ import org.yellowhearth.core.part.PartRef;
 record Case(Capacitor part, CapacitorKind kind, RoleRule roleRule, Evidence evidence, Policy policy, boolean museum,
         OptionalDouble ageYears,
         Optional<Limits> limits, List<Look> looks, Optional<PartRef> burstSibling) {
+    /** The same part by other evidence. */
+    Case with(Evidence other) {
+        return new Case(part, kind, roleRule, other, policy, museum, ageYears, limits, looks, burstSibling);
+    }
+
     boolean looks(Look.Weight weight) {
         return looks.stream().anyMatch(l -> l.sign().weight() == weight);
     }

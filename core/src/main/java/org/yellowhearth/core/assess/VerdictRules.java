@@ -189,6 +189,8 @@ final class VerdictRules {
             MessageKey next = switch (f.words().key()) {
                 case AssessWords w when w == AssessWords.IN_CIRCUIT -> AssessWords.NEXT_LIFT_LEG;
                 case AssessWords w when w == AssessWords.ESR_OF_NEIGHBOUR -> AssessWords.NEXT_LIFT_LEG;
+                case AssessWords w when w == AssessWords.NETWORK_HIDES || w == AssessWords.NETWORK_UNSURE ->
+                    AssessWords.NEXT_LIFT_LEG;
                 case AssessWords w when w == AssessWords.GRID_UNMEASURED -> AssessWords.NEXT_MEASURE_INSULATION;
                 case AssessWords w when w == AssessWords.CAPACITANCE_OVER -> AssessWords.NEXT_MEASURE_INSULATION;
                 case AssessWords w when w == AssessWords.FREQUENCY_MISSING -> AssessWords.NEXT_STATE_FREQUENCY;

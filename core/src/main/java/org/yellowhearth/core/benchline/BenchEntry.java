@@ -59,18 +59,22 @@ public sealed interface BenchEntry {
     }
 
     /**
-     * What a meter shows at a point of the supply under power.
+     * What a meter shows at a point of the supply under power, or what the set takes from the mains.
      *
      * @param lineVolts the mains at that time
      * @param meterOhms what the meter loads the point with
+     * @param state what the set was doing
      */
-    record ReadSupply(String point, List<Shown> shown, OptionalDouble lineVolts, OptionalDouble meterOhms) implements BenchEntry {
+    record ReadSupply(String point, List<Shown> shown, OptionalDouble lineVolts, OptionalDouble meterOhms,
+            SupplyReading.State state)
+            implements
+                BenchEntry {
         public ReadSupply {
             shown = List.copyOf(shown);
         }
 
-        /** One figure. */
-        public record Shown(SupplyReading.Kind kind, double volts) {
+        /** One figure, in V, or in W. */
+        public record Shown(SupplyReading.Kind kind, double value) {
         }
     }
 

@@ -10,6 +10,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 
 import org.yellowhearth.core.fact.SupplyFilter;
+import org.yellowhearth.core.fact.SupplyMains;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplyStage;
@@ -21,11 +22,13 @@ import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.message.Message;
 
 /**
- * Reads what a meter shows at a point of the supply under power: {@code HT dc 262 ac 6.6 line 236}. A capacitor of the supply stands for
- * the point it lies at.
+ * Reads what a meter shows at a point of the supply under power: {@code HT dc 262 ac 6.6 line 236 standby}, or at the mains:
+ * {@code mains watts 63}. A capacitor of the supply stands for the point it lies at.
  */
 final class SupplyLine {
-    private static final Set<String> WORDS = Set.of("dc", "ac", "avg", "line", "meter");
+    private static final Set<String> WORDS = Set.of("dc", "ac", "avg", "line", "meter", "watts");
+    private static final Map<String, SupplyReading.State> STATES = Map.of("standby", SupplyReading.State.STANDBY, "quiet",
+            SupplyReading.State.NO_SIGNAL, "driven", SupplyReading.State.DRIVEN, "keyed", SupplyReading.State.KEYED);
 
     private final String line;
     private final List<Token> words;
@@ -40,16 +43,23 @@ final class SupplyLine {
     /** The line, where it begins with a point of the supply and goes on with what is read. */
     static Optional<SupplyLine> of(Job job, String line) {
         List<Token> words = Token.of(line);
-        if (words.size() < 2 || !WORDS.contains(words.get(1).text().toLowerCase(Locale.ROOT))) {
+        if (words.size() < 2 || !begins(words.get(1).text().toLowerCase(Locale.ROOT))) {
             return Optional.empty();
         }
         return Optional.ofNullable(points(job).get(words.getFirst().text().toLowerCase(Locale.ROOT)))
                 .map(p -> new SupplyLine(line, words, p));
     }
 
+    private static boolean begins(String word) {
+        return WORDS.contains(word) || STATES.containsKey(word);
+    }
+
     /** The points by what they may be called, in small letters. */
     private static Map<String, String> points(Job job) {
         Map<String, String> points = new LinkedHashMap<>();
+        if (!job.items(SupplySection.class).isEmpty()) {
+            points.put(SupplyMains.POINT, SupplyMains.POINT);
+        }
         for (SupplySection s : job.items(SupplySection.class)) {
             List<String> named = new ArrayList<>(s.points());
             if (s instanceof SupplyStage v) {
@@ -68,16 +78,22 @@ final class SupplyLine {
         List<BenchEntry.ReadSupply.Shown> shown = new ArrayList<>();
         OptionalDouble mains = OptionalDouble.empty();
         OptionalDouble meter = OptionalDouble.empty();
+        SupplyReading.State state = SupplyReading.State.UNSTATED;
         int at = 1;
         while (at < words.size()) {
             Token word = words.get(at);
-            boolean ohms = word.text().equalsIgnoreCase("meter");
-            FigureText figure = figure(word, at + 1, ohms);
+            if (STATES.containsKey(word.text().toLowerCase(Locale.ROOT))) {
+                state = STATES.get(word.text().toLowerCase(Locale.ROOT));
+                at++;
+                continue;
+            }
+            FigureText figure = figure(word, at + 1);
             double value = figure.unit().isEmpty() ? figure.number() : figure.value();
             switch (word.text().toLowerCase(Locale.ROOT)) {
                 case "dc" -> shown.add(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.DIRECT, value));
                 case "ac" -> shown.add(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.TRUE_RMS, within(value, word)));
                 case "avg" -> shown.add(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.AVERAGE, within(value, word)));
+                case "watts" -> shown.add(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.WATTS, within(value, word)));
                 case "line" -> mains = OptionalDouble.of(within(value, word));
                 case "meter" -> meter = OptionalDouble.of(within(value, word));
                 default -> throw refused(BenchWords.SUPPLY_EXPECTED, word);
@@ -87,7 +103,10 @@ final class SupplyLine {
         if (shown.isEmpty()) {
             throw refused(BenchWords.SUPPLY_EXPECTED, words.getLast());
         }
-        return new BenchEntry.ReadSupply(point, shown, mains, meter);
+        if (shown.stream().anyMatch(s -> (s.kind() == SupplyReading.Kind.WATTS) != point.equals(SupplyMains.POINT))) {
+            throw refused(BenchWords.WATTS_AT_MAINS, words.getFirst());
+        }
+        return new BenchEntry.ReadSupply(point, shown, mains, meter, state);
     }
 
     private double within(double value, Token word) {
@@ -97,18 +116,26 @@ final class SupplyLine {
         return value;
     }
 
-    private FigureText figure(Token word, int at, boolean ohms) {
-        BenchWords expected = ohms ? BenchWords.OHMS_EXPECTED : BenchWords.VOLTS_EXPECTED;
-        if (!WORDS.contains(word.text().toLowerCase(Locale.ROOT))) {
+    private FigureText figure(Token word, int at) {
+        String said = word.text().toLowerCase(Locale.ROOT);
+        if (!WORDS.contains(said)) {
             throw refused(BenchWords.SUPPLY_EXPECTED, word);
         }
+        Set<Dimension> wanted = switch (said) {
+            case "meter" -> Set.of(Dimension.RESISTANCE);
+            case "watts" -> Set.of(Dimension.POWER);
+            default -> Set.of(Dimension.VOLTAGE, Dimension.ALTERNATING_VOLTAGE);
+        };
+        BenchWords expected = switch (said) {
+            case "meter" -> BenchWords.OHMS_EXPECTED;
+            case "watts" -> BenchWords.WATTS_EXPECTED;
+            default -> BenchWords.VOLTS_EXPECTED;
+        };
         if (at >= words.size()) {
             throw refused(expected, word);
         }
         FigureText figure = FigureText.read(words, at).orElseThrow(() -> refused(expected, words.get(at)));
-        Dimension wanted = ohms ? Dimension.RESISTANCE : Dimension.VOLTAGE;
-        if (!figure.unit().isEmpty() && figure.meaning().dimension() != wanted
-                && !(wanted == Dimension.VOLTAGE && figure.meaning().dimension() == Dimension.ALTERNATING_VOLTAGE)) {
+        if (!figure.unit().isEmpty() && !wanted.contains(figure.meaning().dimension())) {
             throw refused(expected, words.get(at));
         }
         return figure;

@@ -18,19 +18,22 @@ final class Dense {
     static double[][] times(double[][] a, double[][] b, int columns) {
         double[][] product = new double[a.length][columns];
         for (int r = 0; r < a.length; r++) {
-            double[] to = product[r];
-            double[] from = a[r];
-            for (int k = 0; k < b.length; k++) {
-                double f = from[k];
-                if (f != 0) {
-                    double[] row = b[k];
-                    for (int c = 0; c < columns; c++) {
-                        to[c] += f * row[c];
-                    }
+            addTimes(product[r], a[r], b);
+        }
+        return product;
+    }
+
+    /** Adds a row times b to a row. */
+    static void addTimes(double[] to, double[] row, double[][] b) {
+        for (int k = 0; k < b.length; k++) {
+            double f = row[k];
+            if (f != 0) {
+                double[] from = b[k];
+                for (int c = 0; c < to.length; c++) {
+                    to[c] += f * from[c];
                 }
             }
         }
-        return product;
     }
 
     /** Adds f·b to a. */
@@ -136,9 +139,11 @@ final class Dense {
     }
 
     private static void swap(double[][] m, int a, int b) {
-        double[] row = m[a];
-        m[a] = m[b];
-        m[b] = row;
+        if (a != b) {
+            double[] row = m[a];
+            m[a] = m[b];
+            m[b] = row;
+        }
     }
 
     /** The largest sum of magnitudes of a row. */

@@ -52,8 +52,6 @@ public sealed interface Device extends Element permits
     record Junction(String name, String anode, String cathode, double saturationAmperes, double emission, double seriesOhms,
             double offsetVolts) implements Device {
         private static final double LEAST_OHMS = 1e-6;
-        /** So many thermal voltages below nothing, nothing but the saturation current is left. */
-        private static final double DEEPLY_SHUT = -40;
 
         public Junction {
             Checks.aboveZero(name, "saturation current in A", saturationAmperes);
@@ -71,29 +69,7 @@ public sealed interface Device extends Element permits
 
         @Override
         public void evaluate(double[] v, int at, double warm, double[] i, double[][] g) {
-            if (v[at] - offsetVolts < DEEPLY_SHUT * emission * THERMAL_VOLTS) {
-                i[at] = -warm * saturationAmperes;
-                g[at][at] = 0;
-                return;
-            }
-            double w = omega(v[at]);
-            i[at] = warm * current(w);
-            g[at][at] = warm * slope(w);
-        }
-
-        /** ω(x) of the voltage across the junction and its series resistance, from which current and slope follow. */
-        double omega(double volts) {
-            double scale = emission * THERMAL_VOLTS;
-            double theta = saturationAmperes * seriesOhms / scale;
-            return WrightOmega.of((volts - offsetVolts) / scale + theta + Math.log(theta));
-        }
-
-        double current(double omega) {
-            return omega * emission * THERMAL_VOLTS / seriesOhms - saturationAmperes;
-        }
-
-        double slope(double omega) {
-            return omega / ((1 + omega) * seriesOhms);
+            Law.of(this).at(v, at, warm, i, g);
         }
     }
 
@@ -110,10 +86,7 @@ public sealed interface Device extends Element permits
 
         @Override
         public void evaluate(double[] v, int at, double warm, double[] i, double[][] g) {
-            double x = Math.max(0, v[at]);
-            double root = Math.sqrt(x);
-            i[at] = warm * perveance * x * root;
-            g[at][at] = warm * 1.5 * perveance * root;
+            Law.of(this).at(v, at, warm, i, g);
         }
     }
 
@@ -137,7 +110,7 @@ public sealed interface Device extends Element permits
         }
     }
 
-    /** A converter's input, which takes the same power above the voltage where it starts: i = P·v/(v² + start²). */
+    /** A converter's input, which takes the same power above the voltage where it starts: i = P·v³/(v⁴ + start⁴). */
     record PowerLoad(String name, String a, String b, double watts, double startVolts) implements Device {
         public PowerLoad {
             Checks.zeroOrMore(name, "power in W", watts);
@@ -151,9 +124,12 @@ public sealed interface Device extends Element permits
 
         @Override
         public void evaluate(double[] v, int at, double warm, double[] i, double[][] g) {
-            double d = v[at] * v[at] + startVolts * startVolts;
-            i[at] = warm * watts * v[at] / d;
-            g[at][at] = warm * watts * (startVolts * startVolts - v[at] * v[at]) / (d * d);
+            double square = v[at] * v[at];
+            double fourth = square * square;
+            double start = startVolts * startVolts * startVolts * startVolts;
+            double d = fourth + start;
+            i[at] = warm * watts * v[at] * square / d;
+            g[at][at] = warm * watts * square * (3 * start - fourth) / (d * d);
         }
     }
 
@@ -274,13 +250,18 @@ public sealed interface Device extends Element permits
 
         @Override
         public void evaluate(double[] v, int at, double warm, double[] i, double[][] g) {
+            rounded(v, at, warm, CORNER_AMPERES, i, g);
+        }
+
+        /** The same with its corners rounded over another current. */
+        void rounded(double[] v, int at, double warm, double corner, double[] i, double[][] g) {
             double share = trackedVolts > 0 ? v[at + 2] / trackedVolts : 1;
             double held = (setVolts * share - v[at + 1]) / outOhms;
             double most = (v[at] - dropoutVolts) / passOhms;
-            double apart = Math.hypot(held - most, CORNER_AMPERES);
+            double apart = Math.hypot(held - most, corner);
             double least = 0.5 * (held + most - apart);
             double byHeld = 0.5 * (1 - (held - most) / apart);
-            double root = Math.hypot(least, CORNER_AMPERES);
+            double root = Math.hypot(least, corner);
             double byLeast = 0.5 * (1 + least / root);
             i[at] = warm * 0.5 * (least + root);
             g[at][at] = warm * byLeast * (1 - byHeld) / passOhms;
@@ -320,12 +301,7 @@ public sealed interface Device extends Element permits
 
         @Override
         public void evaluate(double[] v, int at, double warm, double[] i, double[][] g) {
-            Junction forward = forward();
-            Junction hold = hold();
-            double f = forward.omega(v[at]);
-            double h = hold.omega(-v[at]);
-            i[at] = warm * (forward.current(f) - hold.current(h));
-            g[at][at] = warm * (forward.slope(f) + hold.slope(h));
+            Law.of(this).at(v, at, warm, i, g);
         }
     }
 }

@@ -11,6 +11,19 @@ public record Impedance(double ohms, double reactance) {
     /** Ties what nothing else ties, so that the equations have an answer. */
     private static final double TIE = 1e-12;
 
+    /** Its magnitude in Ω. */
+    public double magnitude() {
+        return Math.hypot(ohms, reactance);
+    }
+
+    /** What is left of it when a share of another that lies in parallel is taken off. */
+    public Impedance without(Impedance other, double share) {
+        double[] whole = inverse(ohms, reactance);
+        double[] off = inverse(other.ohms, other.reactance);
+        double[] left = inverse(whole[0] - share * off[0], whole[1] - share * off[1]);
+        return new Impedance(left[0], left[1]);
+    }
+
     /**
      * The impedance between two nodes of a network without power, by an ampere sent through: exact nodal analysis.
      *

@@ -8,7 +8,7 @@ public final class NoSolutionException extends RuntimeException {
         super("no voltages satisfy the circuit " + seconds + " s after the start");
     }
 
-    NoSolutionException(int iterations) {
+    public NoSolutionException(int iterations) {
         super("no steady state was found in " + iterations + " iterations");
     }
 }

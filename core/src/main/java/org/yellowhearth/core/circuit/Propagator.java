@@ -21,7 +21,7 @@ import java.util.List;
  */
 final class Propagator {
     private static final double SMALL = 0.25;
-    private static final int TERMS = 12;
+    private static final int TERMS = 10;
 
     private final StateSpace space;
     private final List<Integrals> thirds = new ArrayList<>();
@@ -48,90 +48,81 @@ final class Propagator {
     /** All that a step of one length needs; the currents at the third and at the end stand one after the other. */
     static final class Step {
         final double h;
-        /** States at the end from those at the start, from the currents at the start, and from those at the third and the end. */
-        final double[][] zz;
-        final double[][] zi;
-        final double[][] zij;
-        final double[] zc;
+        /** How far the mains turns in the step, and in its first third. */
+        final double sin;
+        final double cos;
+        final double sinThird;
+        final double cosThird;
+        /** States at the end: from the states and, after them, the currents at the start; from the currents at the third and the end. */
+        final double[][] ends;
+        final double[][] endsBy;
+        final double[] endsFlat;
+        /** The same for the states at the third. */
+        final double[][] thirds;
+        final double[][] thirdsBy;
+        final double[] thirdsFlat;
         /** The same for the pairs at the third and at the end. */
-        final double[][] vz;
-        final double[][] vi;
-        final double[][] vij;
-        final double[] vc;
-        /** The states at the third. */
-        final double[][] thirdZ;
-        final double[][] thirdI;
-        final double[][] thirdIj;
-        final double[] thirdC;
+        final double[][] pairs;
+        final double[][] pairsBy;
+        final double[] pairsFlat;
 
         private Step(StateSpace space, Integrals third, Integrals whole) {
             int n = space.states;
             int p = space.ports;
             h = whole.h;
-            zz = whole.e;
-            zi = Dense.zero(n, p);
-            zij = Dense.zero(n, 2 * p);
-            zc = new double[n];
-            weigh(whole, n, p, zi, zij, zc);
-            thirdZ = third.e;
-            thirdI = Dense.zero(n, p);
-            thirdIj = Dense.zero(n, 2 * p);
-            thirdC = new double[n];
-            weigh(third, n, p, thirdI, thirdIj, thirdC);
-            vz = Dense.zero(2 * p, n);
-            vi = Dense.zero(2 * p, p);
-            vij = Dense.zero(2 * p, 2 * p);
-            vc = new double[2 * p];
+            sin = Math.sin(space.omega * h);
+            cos = Math.cos(space.omega * h);
+            sinThird = Math.sin(space.omega * h / 3);
+            cosThird = Math.cos(space.omega * h / 3);
+            ends = Dense.zero(n, n + p);
+            endsBy = Dense.zero(n, 2 * p);
+            endsFlat = new double[n];
+            weigh(whole, n, p, ends, endsBy, endsFlat);
+            thirds = Dense.zero(n, n + p);
+            thirdsBy = Dense.zero(n, 2 * p);
+            thirdsFlat = new double[n];
+            weigh(third, n, p, thirds, thirdsBy, thirdsFlat);
+            pairs = Dense.zero(2 * p, n + p);
+            pairsBy = Dense.zero(2 * p, 2 * p);
+            pairsFlat = new double[2 * p];
             for (int k = 0; k < p; k++) {
                 StateSpace.Row row = space.pairs[k];
-                output(row, third.e, thirdI, thirdIj, thirdC, k);
-                output(row, zz, zi, zij, zc, p + k);
+                output(row, thirds, thirdsBy, thirdsFlat, k);
+                output(row, ends, endsBy, endsFlat, p + k);
                 for (int c = 0; c < p; c++) {
-                    vij[k][c] += row.p()[c];
-                    vij[p + k][p + c] += row.p()[c];
+                    pairsBy[k][c] += row.p()[c];
+                    pairsBy[p + k][p + c] += row.p()[c];
                 }
             }
         }
 
         /** From a1 = (9i⅓ − i1 − 8i0)/2h and a2 = (3i1 − 9i⅓ + 6i0)/h². */
-        private void weigh(Integrals f, int n, int p, double[][] fromStart, double[][] fromBoth, double[] constant) {
+        private void weigh(Integrals f, int n, int p, double[][] fromStart, double[][] fromBoth, double[] flat) {
             for (int r = 0; r < n; r++) {
+                System.arraycopy(f.e[r], 0, fromStart[r], 0, n);
                 for (int c = 0; c < p; c++) {
                     double slope = f.p2[r][c] / h;
                     double bend = f.p3[r][c] / (h * h);
-                    fromStart[r][c] = f.p1[r][c] - 4 * slope + 6 * bend;
+                    fromStart[r][n + c] = f.p1[r][c] - 4 * slope + 6 * bend;
                     fromBoth[r][c] = 4.5 * slope - 9 * bend;
                     fromBoth[r][p + c] = -0.5 * slope + 3 * bend;
                 }
-                constant[r] = f.p1[r][p];
+                flat[r] = f.p1[r][p];
             }
         }
 
-        private void output(StateSpace.Row row, double[][] e, double[][] i, double[][] ij, double[] c, int to) {
-            double[] x = row.x();
-            vc[to] = row.constant();
-            for (int s = 0; s < x.length; s++) {
-                double f = x[s];
-                if (f != 0) {
-                    vc[to] += f * c[s];
-                    add(vz[to], f, e[s]);
-                    add(vi[to], f, i[s]);
-                    add(vij[to], f, ij[s]);
-                }
-            }
-        }
-
-        private static void add(double[] to, double f, double[] row) {
-            for (int k = 0; k < to.length; k++) {
-                to[k] += f * row[k];
-            }
+        private void output(StateSpace.Row row, double[][] states, double[][] by, double[] flat, int to) {
+            pairsFlat[to] = row.constant() + Dense.dot(row.x(), flat);
+            Dense.addTimes(pairs[to], row.x(), states);
+            Dense.addTimes(pairsBy[to], row.x(), by);
         }
     }
 
     Propagator(StateSpace space, double smallest) {
         this.space = space;
         thirds.add(first(smallest / 3));
-        wholes.add(first(smallest));
+        Integrals third = thirds.getFirst();
+        wholes.add(after(twice(third), third));
         steps.add(new Step(space, thirds.getFirst(), wholes.getFirst()));
     }
 
@@ -187,17 +178,22 @@ final class Propagator {
     }
 
     private Integrals twice(Integrals s) {
+        return after(s, s);
+    }
+
+    /** Over one length of time and then another. */
+    private Integrals after(Integrals s, Integrals then) {
         int n = space.states;
         int p = space.ports + 1;
-        double[][] p1 = Dense.times(s.e, s.p1, p);
-        double[][] p2 = Dense.times(s.e, s.p2, p);
-        double[][] p3 = Dense.times(s.e, s.p3, p);
-        Dense.add(p1, 1, s.p1);
-        Dense.add(p2, s.h, s.p1);
-        Dense.add(p2, 1, s.p2);
-        Dense.add(p3, s.h * s.h / 2, s.p1);
-        Dense.add(p3, s.h, s.p2);
-        Dense.add(p3, 1, s.p3);
-        return new Integrals(2 * s.h, Dense.times(s.e, s.e, n), p1, p2, p3);
+        double[][] p1 = Dense.times(then.e, s.p1, p);
+        double[][] p2 = Dense.times(then.e, s.p2, p);
+        double[][] p3 = Dense.times(then.e, s.p3, p);
+        Dense.add(p1, 1, then.p1);
+        Dense.add(p2, s.h, then.p1);
+        Dense.add(p2, 1, then.p2);
+        Dense.add(p3, s.h * s.h / 2, then.p1);
+        Dense.add(p3, s.h, then.p2);
+        Dense.add(p3, 1, then.p3);
+        return new Integrals(s.h + then.h, Dense.times(then.e, s.e, n), p1, p2, p3);
     }
 }

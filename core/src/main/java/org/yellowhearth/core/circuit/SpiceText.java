@@ -142,8 +142,9 @@ public final class SpiceText {
                     number(l.amperes()) + "*tanh(" + volts(node(l.a()), node(l.b())) + "/" + number(l.kneeVolts()) + ")");
             case Device.PowerLoad l -> {
                 String v = volts(node(l.a()), node(l.b()));
-                current(id, l.a(), l.b(), number(l.watts()) + "*" + v + "/(" + v + "*" + v + "+"
-                        + number(l.startVolts() * l.startVolts()) + ")");
+                String cube = v + "*" + v + "*" + v;
+                current(id, l.a(), l.b(), number(l.watts()) + "*" + cube + "/(" + cube + "*" + v + "+"
+                        + number(Math.pow(l.startVolts(), 4)) + ")");
             }
             case Device.Triode t -> {
                 String a = volts(node(t.anode()), node(t.cathode()));

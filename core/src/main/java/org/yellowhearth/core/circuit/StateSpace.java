@@ -350,6 +350,15 @@ final class StateSpace {
         return z;
     }
 
+    /** Whether no state swings with the mains of itself, but for so many volts or amperes. */
+    boolean statesStandStill(double within) {
+        double most = 0;
+        for (int k = 0; k < states; k++) {
+            most = Math.max(most, Math.max(Math.abs(stateSine[k]), Math.abs(stateCosine[k])));
+        }
+        return most <= within;
+    }
+
     /** Whether a choke forces currents, which asks for shorter steps. */
     boolean hasChoke() {
         return circuit.elements().stream().anyMatch(Element.Inductance.class::isInstance);

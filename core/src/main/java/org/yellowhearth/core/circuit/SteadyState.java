@@ -16,17 +16,25 @@ import java.util.Optional;
 public final class SteadyState {
     private static final int COARSE_STEPS = 32;
     private static final int HALVINGS = 7;
-    private static final int COARSE_HALVINGS = 3;
-    private static final double COARSE_TURN = 0.12;
-    private static final double FINE_TURN = 0.008;
+    private static final int COARSE_HALVINGS = 4;
+    private static final double COARSE_TURN = 0.3;
+    /** Over coarse steps the corners of regulators are so many times as round: at a sharp one the search may step to and fro for ever. */
+    private static final double COARSE_CORNERS = 5;
+    private static final double FINE_TURN = 0.01;
     private static final int MOST_ITERATIONS = 12;
+    /** A search that is not near after so many coarse periods runs in circles, and begins again from elsewhere. */
+    private static final int MOST_COARSE = 6;
     private static final int FOLLOWED = 120;
     private static final int MOST_FOLLOWED = 600;
     private static final double SETTLED = 2e-6;
-    private static final double COARSE_ENOUGH = 3e-3;
+    private static final double COARSE_ENOUGH = 3e-2;
     private static final double FINE_ENOUGH = 1e-5;
     /** Further from the steady state than this the steps, and how the end moves, are found anew. */
     private static final double FAR = 1e-2;
+    /** A move that is left with more than this share of the one before goes by how the end moved elsewhere: that is found anew. */
+    private static final double SLOW = 0.2;
+    /** A state this much smaller than the largest is not followed more closely than this. */
+    private static final double LEAST_SCALE = 1e-4;
     /** A move is not shortened below this share. */
     private static final double LEAST_SHARE = 0.01;
 
@@ -34,8 +42,10 @@ public final class SteadyState {
     private final Propagator propagator;
     private final double smallest;
     private final Stepper stepper;
+    /** How the second half of a period follows from its first, where it does: then only that is worked out. */
+    private final Optional<Mirror> mirror;
     private int iterations;
-    /** How the end of the period moves with its start; once known over fine steps it is kept. */
+    /** How the end of the period moves with its start; once known over fine steps it is kept while the search goes on well. */
     private double[][] moves;
     /** The levels of the steps of the last period that chose its own. */
     private final List<Integer> grid = new ArrayList<>();
@@ -45,6 +55,7 @@ public final class SteadyState {
         this.smallest = circuit.period() / COARSE_STEPS / (1 << HALVINGS);
         this.propagator = new Propagator(space, smallest);
         this.stepper = new Stepper(space, propagator, smallest);
+        this.mirror = Mirror.of(space);
     }
 
     /**
@@ -71,7 +82,7 @@ public final class SteadyState {
     private double[] followed(double[] start) {
         double[] z = start;
         for (int k = 0; k < FOLLOWED; k++) {
-            period(z, false, false, new Waveforms.Recorder(space, false));
+            period(z, new Run(false, false, false), new Waveforms.Recorder(space, false));
             z = stepper.z.clone();
         }
         return z;
@@ -82,9 +93,9 @@ public final class SteadyState {
         for (int k = 0; k < MOST_FOLLOWED; k++) {
             iterations++;
             Waveforms.Recorder recorder = new Waveforms.Recorder(space, true);
-            double[] scale = period(z, true, false, recorder);
+            double[] scale = period(z, new Run(true, false, false), recorder);
             if (worst(difference(stepper.z, z), scale) < SETTLED) {
-                return Optional.of(recorder.done(iterations));
+                return Optional.of(done(recorder));
             }
             z = stepper.z.clone();
         }
@@ -102,16 +113,18 @@ public final class SteadyState {
         double gapBefore = Double.POSITIVE_INFINITY;
         double before = Double.POSITIVE_INFINITY;
         boolean fine = false;
-        while (iterations < first + MOST_ITERATIONS) {
+        boolean slow = false;
+        while (iterations < first + (fine ? MOST_ITERATIONS : MOST_COARSE)) {
             iterations++;
             Waveforms.Recorder recorder = new Waveforms.Recorder(space, fine);
             // Once the steady state is near, the steps stay as they are: steps that change their mind would move the end of the period.
             boolean again = fine && before < FAR;
-            double[] scale = period(z, fine, again, recorder);
+            double[] scale = period(z, new Run(fine, again, !again || slow), recorder);
             double gapNow = worst(difference(stepper.z, z), scale);
             if (iterations > first + 2 && gapNow > gapBefore && share > LEAST_SHARE) {
                 share *= meeting(gap, difference(stepper.z, z), scale);
                 z = along(base, share, move);
+                slow = true;
                 continue;
             }
             gap = difference(stepper.z, z);
@@ -124,16 +137,22 @@ public final class SteadyState {
                 break;
             }
             if (fine && worst < FINE_ENOUGH) {
-                return Optional.of(recorder.done(iterations));
+                return Optional.of(done(recorder));
             }
             z = along(base, 1, move);
+            slow = again && worst > SLOW * before;
             before = fine ? worst : Math.max(worst, FAR);
-            if (!fine && (worst < COARSE_ENOUGH || iterations >= first + MOST_ITERATIONS / 2)) {
+            if (!fine && worst < COARSE_ENOUGH) {
                 fine = true;
                 gapBefore = Double.POSITIVE_INFINITY;
             }
         }
         return Optional.empty();
+    }
+
+    private Waveforms done(Waveforms.Recorder recorder) {
+        mirror.ifPresent(recorder::goOn);
+        return recorder.done(iterations);
     }
 
     private static double[] difference(double[] a, double[] b) {
@@ -173,13 +192,26 @@ public final class SteadyState {
         return Math.clamp(share, 0.05, 0.5);
     }
 
-    /** Runs one period from a start, by the steps of the last fine one if so asked; gives how large each state gets. */
-    private double[] period(double[] z, boolean fine, boolean again, Waveforms.Recorder recorder) {
+    /**
+     * How a period is run.
+     *
+     * @param fine over fine steps
+     * @param again over the steps of the last one
+     * @param follow whether it is worked out how its end moves with its start
+     */
+    private record Run(boolean fine, boolean again, boolean follow) {
+    }
+
+    /** Runs one period, or half of one, from a start; gives how large each state gets. */
+    private double[] period(double[] z, Run run, Waveforms.Recorder recorder) {
+        boolean fine = run.fine;
+        boolean again = run.again;
         double[] scale = new double[space.states];
         int longest = fine && space.hasChoke() ? HALVINGS - 2 : HALVINGS;
-        long end = (long) COARSE_STEPS << HALVINGS;
+        long end = ((long) COARSE_STEPS << HALVINGS) / (mirror.isPresent() ? 2 : 1);
         stepper.takeDown(fine);
-        stepper.begin(z, 0, longest - 3, !again);
+        stepper.soften(fine ? 1 : COARSE_CORNERS);
+        stepper.begin(z, 0, longest - 3, run.follow);
         if (!again) {
             grid.clear();
         }
@@ -195,15 +227,15 @@ public final class SteadyState {
             recorder.record(stepper);
             note(scale);
         }
-        if (!again) {
-            moves = stepper.dz;
+        if (run.follow) {
+            moves = stepper.moves();
         }
         double most = 0;
         for (double s : scale) {
             most = Math.max(most, s);
         }
         for (int k = 0; k < scale.length; k++) {
-            scale[k] = Math.max(scale[k], 1e-6 * most + 1e-9);
+            scale[k] = Math.max(scale[k], LEAST_SCALE * most + 1e-9);
         }
         return scale;
     }

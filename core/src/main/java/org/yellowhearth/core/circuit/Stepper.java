@@ -12,6 +12,7 @@ final class Stepper {
     /** Currents below this share of the greatest one in the circuit are not followed more closely. */
     private static final double LEAST_SHARE = 1e-3;
     private static final double NOT_NOTHING = 0.01;
+    private static final double NEXT_TO_NOTHING = 1e-6;
 
     final StateSpace space;
     private final Ports first;
@@ -23,7 +24,7 @@ final class Stepper {
 
     /** Time in smallest steps, from the moment that {@link #begin} was given. */
     private long tick;
-    private double start;
+    private double began;
     private int level;
     private int made;
     double[] z;
@@ -39,17 +40,18 @@ final class Stepper {
     private double[] greatest;
     private double[] now;
 
-    /** How the state and the currents move with the state at the start, where that is followed. */
-    double[][] dz;
-    private double[][] di;
+    /** How the states and then the currents, if any flow, move with the states at the start, where that is followed. */
+    private double[][] moves;
     private boolean following;
-    /** Whether no device conducted at the end of the last step, so that the currents do not move with the state. */
-    private boolean stillShut;
 
+    /** The states and then the currents at the start of the step, and the voltages of the pairs if no current came after it. */
+    private final double[] start;
     private final double[] e;
-    private final double[] zNext;
+    /** Where the mains stands, and where it will at the end of the step that is tried. */
     double sin;
     double cos;
+    private double sinNext;
+    private double cosNext;
     /** The states at a third of the last step, and the currents there, where they are taken down. */
     double[] zThird;
     private boolean takingDown;
@@ -64,7 +66,7 @@ final class Stepper {
         this.ports = new Ports(space, 2);
         this.greatest = new double[p];
         this.now = new double[p];
-        this.zNext = new double[n];
+        this.start = new double[n + p];
         this.third = new double[p];
         this.old = new double[p];
         this.vThird = new double[p];
@@ -73,7 +75,7 @@ final class Stepper {
     }
 
     double time() {
-        return start + tick * smallest;
+        return began + tick * smallest;
     }
 
     long tick() {
@@ -95,6 +97,12 @@ final class Stepper {
         return last;
     }
 
+    /** From now on sharp corners are so many times as round. */
+    void soften(double times) {
+        first.soften(times);
+        ports.soften(times);
+    }
+
     /** How warm a device is from now on. */
     void warm(int device, double share) {
         first.warm(device, share);
@@ -104,12 +112,11 @@ final class Stepper {
     /** Starts from a state at a time; the level is that of the first step to try. */
     void begin(double[] state, double time, int firstLevel, boolean follow) {
         z = state.clone();
-        start = time;
+        began = time;
         tick = 0;
         level = firstLevel;
         last = 0;
         following = follow;
-        stillShut = false;
         sin = Math.sin(space.omega * time);
         cos = Math.cos(space.omega * time);
         double[][] d = new double[p][];
@@ -129,17 +136,22 @@ final class Stepper {
         v = first.v.clone();
         noteGreatest();
         if (follow) {
-            dz = Dense.zero(n, n);
-            double[][] c = new double[p][];
+            double[][] c = new double[first.opened()][];
+            for (int k = 0; k < c.length; k++) {
+                c[k] = space.pairs[first.open(k)].x().clone();
+            }
+            double[][] currents = first.currents(c, n);
+            moves = Dense.zero(n + currents.length, n);
             for (int k = 0; k < n; k++) {
-                dz[k][k] = 1;
+                moves[k][k] = 1;
             }
-            for (int k = 0; k < p; k++) {
-                c[k] = space.pairs[k].x().clone();
-            }
-            first.invert(d, c);
-            di = Dense.times(first.g, c, n);
+            System.arraycopy(currents, 0, moves, n, currents.length);
         }
+    }
+
+    /** How the states move with those at the start. */
+    double[][] moves() {
+        return Arrays.copyOf(moves, n);
     }
 
     private void noteGreatest() {
@@ -238,37 +250,51 @@ final class Stepper {
     }
 
     private boolean attempt(Propagator.Step s) {
-        double end = time() + s.h;
-        sin = Math.sin(space.omega * end);
-        cos = Math.cos(space.omega * end);
-        double sinThird = Math.sin(space.omega * (end - s.h * 2 / 3));
-        double cosThird = Math.cos(space.omega * (end - s.h * 2 / 3));
+        sinNext = sin * s.cos + cos * s.sin;
+        cosNext = cos * s.cos - sin * s.sin;
+        double sinThird = sin * s.cosThird + cos * s.sinThird;
+        double cosThird = cos * s.cosThird - sin * s.sinThird;
+        System.arraycopy(z, 0, start, 0, n);
+        System.arraycopy(i, 0, start, n, p);
         for (int k = 0; k < p; k++) {
             StateSpace.Row row = space.pairs[k];
-            e[k] = s.vc[k] + Dense.dot(s.vz[k], z) + Dense.dot(s.vi[k], i) + row.sine() * sinThird + row.cosine() * cosThird;
-            e[p + k] = s.vc[p + k] + Dense.dot(s.vz[p + k], z) + Dense.dot(s.vi[p + k], i) + row.sine() * sin
-                    + row.cosine() * cos;
+            e[k] = s.pairsFlat[k] + Dense.dot(s.pairs[k], start) + row.sine() * sinThird + row.cosine() * cosThird;
+            e[p + k] = s.pairsFlat[p + k] + Dense.dot(s.pairs[p + k], start) + row.sine() * sinNext + row.cosine() * cosNext;
         }
-        guess(s.h);
-        return p == 0 || ports.solve(e, s.vij);
+        guess(s);
+        return p == 0 || ports.solve(e, s.pairsBy);
     }
 
-    /** The voltages go on as they went in the last step; what is found does not depend on it. */
-    private void guess(double h) {
-        if (ports.allShut()) {
-            System.arraycopy(e, 0, ports.v, 0, 2 * p);
-            return;
-        }
-        double ratio = last > 0 ? h / last : 0;
+    /**
+     * The voltages go on as they went in the last step, but what takes nothing is not taken to conduct: a law is followed upwards much
+     * sooner than down. What is found does not depend on it.
+     */
+    private void guess(Propagator.Step s) {
+        boolean shut = ports.opened() == 0;
+        double ratio = last > 0 ? s.h / last : 0;
+        double all = 0;
         for (int k = 0; k < p; k++) {
-            ports.v[k] = Parabola.at(1 + ratio / 3, vOld[k], vThird[k], v[k]);
-            ports.v[p + k] = Parabola.at(1 + ratio, vOld[k], vThird[k], v[k]);
+            all = Math.max(all, scale(k));
         }
+        for (int k = 0; k < p; k++) {
+            double atThird = Parabola.at(1 + ratio / 3, vOld[k], vThird[k], v[k]);
+            double atEnd = Parabola.at(1 + ratio, vOld[k], vThird[k], v[k]);
+            if (Math.abs(i[k]) < NEXT_TO_NOTHING * all || shut) {
+                atThird = alone(s, k, shut ? e[k] : Math.min(atThird, e[k]));
+                atEnd = alone(s, p + k, shut ? e[p + k] : Math.min(atEnd, e[p + k]));
+            }
+            ports.v[k] = atThird;
+            ports.v[p + k] = atEnd;
+        }
+    }
+
+    private double alone(Propagator.Step s, int k, double volts) {
+        return ports.law(k).behind(volts, -s.pairsBy[k][k]);
     }
 
     private void accept(Propagator.Step s) {
         for (int k = 0; k < n; k++) {
-            zNext[k] = s.zc[k] + Dense.dot(s.zz[k], z) + Dense.dot(s.zi[k], i) + Dense.dot(s.zij[k], ports.i);
+            z[k] = s.endsFlat[k] + Dense.dot(s.ends[k], start) + Dense.dot(s.endsBy[k], ports.i);
         }
         if (following) {
             follow(s);
@@ -276,8 +302,7 @@ final class Stepper {
         if (takingDown) {
             zThird = new double[n];
             for (int k = 0; k < n; k++) {
-                zThird[k] = s.thirdC[k] + Dense.dot(s.thirdZ[k], z) + Dense.dot(s.thirdI[k], i)
-                        + Dense.dot(s.thirdIj[k], ports.i);
+                zThird[k] = s.thirdsFlat[k] + Dense.dot(s.thirds[k], start) + Dense.dot(s.thirdsBy[k], ports.i);
             }
         }
         System.arraycopy(i, 0, old, 0, p);
@@ -286,7 +311,8 @@ final class Stepper {
         System.arraycopy(v, 0, vOld, 0, p);
         System.arraycopy(ports.v, 0, vThird, 0, p);
         System.arraycopy(ports.v, p, v, 0, p);
-        System.arraycopy(zNext, 0, z, 0, n);
+        sin = sinNext;
+        cos = cosNext;
         last = s.h;
         tick += 1L << level;
         noteGreatest();
@@ -294,22 +320,17 @@ final class Stepper {
 
     /** The same step for small changes of the state at the start. */
     private void follow(Propagator.Step s) {
-        ports.refresh(e, s.vij);
-        if (ports.allShut() && stillShut) {
-            dz = Dense.times(s.zz, dz, n);
-            return;
+        double[][] dv = Dense.zero(ports.opened(), n);
+        for (int k = 0; k < dv.length; k++) {
+            Dense.addTimes(dv[k], s.pairs[ports.open(k)], moves);
         }
-        stillShut = ports.allShut();
-        double[][] dv = Dense.times(s.vz, dz, n);
-        Dense.add(dv, 1, Dense.times(s.vi, di, n));
-        ports.invert(s.vij, dv);
-        double[][] both = Dense.times(ports.g, dv, n);
-        double[][] next = Dense.times(s.zz, dz, n);
-        Dense.add(next, 1, Dense.times(s.zi, di, n));
-        Dense.add(next, 1, Dense.times(s.zij, both, n));
-        dz = next;
-        for (int k = 0; k < p; k++) {
-            di[k] = both[p + k];
+        double[][] both = ports.currents(dv, n);
+        double[][] next = Dense.zero(dv.length > 0 ? n + p : n, n);
+        for (int k = 0; k < n; k++) {
+            Dense.addTimes(next[k], s.ends[k], moves);
+            Dense.addTimes(next[k], s.endsBy[k], both);
         }
+        System.arraycopy(both, Math.min(p, both.length), next, n, next.length - n);
+        moves = next;
     }
 }

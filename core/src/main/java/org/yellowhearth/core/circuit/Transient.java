@@ -52,12 +52,16 @@ public final class Transient {
         private final double[] least;
         private final double[] most;
         private final double[] last;
+        private final double[] squares;
+        private final double[] means;
 
         private Course(int stretches) {
             ends = new double[stretches];
             least = new double[stretches];
             most = new double[stretches];
             last = new double[stretches];
+            squares = new double[stretches];
+            means = new double[stretches];
         }
 
         /** When each stretch ended, in seconds from the start. */
@@ -78,6 +82,20 @@ public final class Transient {
         /** The value at the end of each. */
         public double[] last() {
             return last.clone();
+        }
+
+        /** The mean of each stretch. */
+        public double[] means() {
+            return means.clone();
+        }
+
+        /** The greatest integral of its square over a stretch, to about 3 %: of a current in A²s, what a surge does to a junction or a fuse. */
+        public double greatestSquareSeconds() {
+            double all = 0;
+            for (double q : squares) {
+                all = Math.max(all, q);
+            }
+            return all;
         }
 
         /** The greatest value of all. */
@@ -198,7 +216,11 @@ public final class Transient {
                 warm(stepper, warmth, stepper.tick() * smallest);
                 stepper.step(TURN, 0, HALVINGS + span.longer, (k + 1) * ticks);
                 for (int r = 0; r < value.length; r++) {
+                    double before = value[r];
                     value[r] = rows.get(r).at(stepper.z, stepper.i, stepper.sin, stepper.cos);
+                    courses.get(r).means[k] += stepper.lastStep() / span.stretch * (before + value[r]) / 2;
+                    courses.get(r).squares[k] += stepper.lastStep() * (before * before + before * value[r] + value[r] * value[r])
+                            / 3;
                     courses.get(r).least[k] = Math.min(courses.get(r).least[k], value[r]);
                     courses.get(r).most[k] = Math.max(courses.get(r).most[k], value[r]);
                 }

@@ -48,6 +48,17 @@ public final class Waveforms {
             }
         }
 
+        /** The period that follows from its first half. */
+        void goOn(Mirror mirror) {
+            int half = times.size();
+            double length = times.getLast();
+            for (int k = 1; k < half; k++) {
+                times.add(times.get(k) + length);
+                states.add(states.get(k));
+                currents.add(mirror.later(currents.get(k)));
+            }
+        }
+
         Waveforms done(int iterations) {
             return new Waveforms(space, times.stream().mapToDouble(Double::doubleValue).toArray(), states, currents, iterations);
         }

@@ -7,9 +7,9 @@ import java.util.OptionalDouble;
 import org.yellowhearth.core.message.Coded;
 
 /**
- * What a meter showed between a point of the supply and the chassis, under power.
+ * What a meter showed between a point of the supply and the chassis, under power; or what the whole set takes from the mains.
  *
- * @param volts what it showed; of alternating voltage as the meter reads it
+ * @param volts what it showed; of alternating voltage as the meter reads it; of power in W
  * @param lineVolts the mains at that time
  * @param meterOhms what the meter loads the point with; nothing to speak of where it is not said
  * @param uncertainty standard uncertainty of the meter as a fraction of the reading; 2 % where it is not said
@@ -29,11 +29,13 @@ public record SupplyReading(String id, Instant at, String point, Kind kind, doub
         /** Alternating voltage, by its heating. */
         TRUE_RMS,
         /** Alternating voltage, rectified and scaled for sines. */
-        AVERAGE;
+        AVERAGE,
+        /** Power that the whole set takes from the mains. */
+        WATTS;
 
         /** Whether it reads the ripple and not the rail. */
         public boolean alternating() {
-            return this != DIRECT;
+            return this == TRUE_RMS || this == AVERAGE;
         }
     }
 
@@ -46,8 +48,11 @@ public record SupplyReading(String id, Instant at, String point, Kind kind, doub
         Item.requireId(id);
         SupplyEvidence.requireNode("the point a reading was taken at", point);
         Checked.within("reading", volts, -100_000, 100_000);
-        if (kind.alternating() && volts < 0) {
-            throw new IllegalArgumentException("an alternating voltage is read as a magnitude, not " + volts);
+        if (kind != Kind.DIRECT && volts < 0) {
+            throw new IllegalArgumentException("an alternating voltage or a power is read as a magnitude, not " + volts);
+        }
+        if ((kind == Kind.WATTS) != point.equals(SupplyMains.POINT)) {
+            throw new IllegalArgumentException("watts, and nothing else, are read at the point " + SupplyMains.POINT);
         }
         Checked.within("mains voltage", lineVolts, 1, 1000);
         Checked.within("resistance of the meter", meterOhms, 100, 1e12);

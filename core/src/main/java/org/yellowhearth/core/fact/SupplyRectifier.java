@@ -21,11 +21,21 @@ import org.yellowhearth.core.part.PartRef;
  * @param first the first capacitor of a doubler, and its capacitance where no part is pointed at
  * @param second the other one
  * @param legs what each leg conducts, 1 a whole one; all whole where nothing is said
+ * @param heating how a vacuum rectifier is heated
+ * @param ratedAmperes the direct current of a leg it is made for
+ * @param surgeAmperes the one half-wave of current it stands; from its sort where it is not said
  */
 public record SupplyRectifier(String id, String name, Optional<PartRef> part, String winding, Scheme scheme, Make make,
         OptionalDouble dropVolts, OptionalDouble dropAmperes, OptionalInt plates, boolean negative, String to, String common,
         Optional<PartRef> first, OptionalDouble firstFarads, Optional<PartRef> second, OptionalDouble secondFarads,
-        List<Leg> legs) implements SupplySection {
+        List<Leg> legs, Heating heating, OptionalDouble ratedAmperes, OptionalDouble surgeAmperes) implements SupplySection {
+    /** How a cathode is heated. */
+    public enum Heating implements Coded {
+        UNSTATED,
+        /** The filament is the cathode. */
+        DIRECT, INDIRECT
+    }
+
     /** How it is connected. */
     public enum Scheme implements Coded {
         HALF_WAVE, FULL_WAVE, BRIDGE, FULL_WAVE_DOUBLER, CASCADE_DOUBLER;
@@ -48,6 +58,16 @@ public record SupplyRectifier(String id, String name, Optional<PartRef> part, St
         }
     }
 
+    /** A rectifier of which neither heating nor rating is said. */
+    public SupplyRectifier(String id, String name, Optional<PartRef> part, String winding, Scheme scheme, Make make,
+            OptionalDouble dropVolts, OptionalDouble dropAmperes, OptionalInt plates, boolean negative, String to, String common,
+            Optional<PartRef> first, OptionalDouble firstFarads, Optional<PartRef> second, OptionalDouble secondFarads,
+            List<Leg> legs) {
+        this(id, name, part, winding, scheme, make, dropVolts, dropAmperes, plates, negative, to, common, first, firstFarads,
+                second,
+                secondFarads, legs, Heating.UNSTATED, OptionalDouble.empty(), OptionalDouble.empty());
+    }
+
     public SupplyRectifier {
         Item.requireId(id);
         common = SupplySection.orChassis(common);
@@ -59,6 +79,8 @@ public record SupplyRectifier(String id, String name, Optional<PartRef> part, St
         Checked.within("current of a drop", dropAmperes, 1e-6, 100);
         Checked.within("capacitance", firstFarads, 1e-12, 10);
         Checked.within("capacitance", secondFarads, 1e-12, 10);
+        Checked.within("rated current", ratedAmperes, 1e-4, 1000);
+        Checked.within("surge current", surgeAmperes, 1e-3, 1e5);
         legs = List.copyOf(legs);
     }
 

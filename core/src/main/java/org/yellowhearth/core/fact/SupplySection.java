@@ -9,7 +9,7 @@ import org.yellowhearth.core.part.PartRef;
  * A value that is not typed comes from the part that is pointed at.
  */
 public sealed interface SupplySection extends Item permits SupplyMains, SupplyWinding, SupplyRectifier, SupplyFilter, SupplyLoad,
-        SupplyStage, SupplyRegulator {
+        SupplyStage, SupplyRegulator, SupplyConverter, SupplyOutput {
     /** The chassis, from which all voltages are counted. */
     String CHASSIS = "0";
 

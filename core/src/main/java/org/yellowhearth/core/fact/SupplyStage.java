@@ -21,12 +21,23 @@ import org.yellowhearth.core.part.PartRef;
  * @param cathodeOhms cathode resistor; 0 on the chassis
  * @param cathodeCap the capacitor across it
  * @param gridPoint where the grid leak returns to
+ * @param heating how its cathode is heated; indirectly where it is not said
  */
 public record SupplyStage(String id, String name, Optional<PartRef> part, String at, double amperes, double gridVolts,
         double volts,
         double mu, OptionalDouble screenShare, double anodeOhms, double screenOhms, Optional<PartRef> screenCap,
         double cathodeOhms,
-        Optional<PartRef> cathodeCap, double gridOhms, String gridPoint) implements SupplySection {
+        Optional<PartRef> cathodeCap, double gridOhms, String gridPoint,
+        SupplyRectifier.Heating heating) implements SupplySection {
+    /** A stage of which the heating is not said. */
+    public SupplyStage(String id, String name, Optional<PartRef> part, String at, double amperes, double gridVolts, double volts,
+            double mu, OptionalDouble screenShare, double anodeOhms, double screenOhms, Optional<PartRef> screenCap,
+            double cathodeOhms, Optional<PartRef> cathodeCap, double gridOhms, String gridPoint) {
+        this(id, name, part, at, amperes, gridVolts, volts, mu, screenShare, anodeOhms, screenOhms, screenCap, cathodeOhms,
+                cathodeCap,
+                gridOhms, gridPoint, SupplyRectifier.Heating.UNSTATED);
+    }
+
     public SupplyStage {
         Item.requireId(id);
         gridPoint = SupplySection.orChassis(gridPoint);

@@ -21,7 +21,7 @@ public record SupplyWinding(String id, String name, Optional<PartRef> part, doub
     public SupplyWinding {
         Item.requireId(id);
         SupplySection.requirePoint("a winding's name", name);
-        if (name.equals("mains")) {
+        if (name.equals(SupplyMains.POINT)) {
             throw new IllegalArgumentException(
                     "a winding is not called mains, which is the mains itself; expected a name such as T1 or line");
         }

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Set;
 
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Unit;
 
 /**
  * One value of a supply that can be moved: to try a fault, a tolerance, another part.
@@ -25,7 +26,37 @@ public record Knob(String element, Which which) {
         /** What a valve draws, against a whole one. */
         EMISSION,
         /** What a regulator holds. */
-        HELD_VOLTS, DROPOUT, OUTPUT_RESISTANCE, MAINS_VOLTS
+        HELD_VOLTS, DROPOUT, OUTPUT_RESISTANCE, MAINS_VOLTS,
+        /** What heaters and iron take from the mains. */
+        OTHER_WATTS,
+        /** The law of a junction: its saturation current, emission coefficient, series resistance and arc drop. */
+        SATURATION_CURRENT, EMISSION_COEFFICIENT, JUNCTION_RESISTANCE, ARC_DROP,
+        /** The law of a valve or vacuum rectifier. */
+        PERVEANCE, AMPLIFICATION, ANODE_SHARE,
+        /** Where the curve of a pentode or of a steady current bends. */
+        KNEE,
+        /** Where a steady power starts. */
+        START_VOLTS,
+        /** The losses of a choke's core, as its Q at 100 Hz: a resistance across it of so many times its reactance. */
+        CORE_QUALITY, PASS_RESISTANCE;
+
+        /** The unit of its figure; what a load draws has that of the load. */
+        public Unit unit() {
+            return switch (this) {
+                case CAPACITANCE -> Unit.FARAD;
+                case INDUCTANCE -> Unit.HENRY;
+                case SERIES_RESISTANCE, LEAKAGE_RESISTANCE, RESISTANCE, WINDING_RESISTANCE, OUTPUT_RESISTANCE,
+                        JUNCTION_RESISTANCE,
+                        PASS_RESISTANCE ->
+                    Unit.OHM;
+                case WINDING_VOLTS, DROP, HELD_VOLTS, DROPOUT, MAINS_VOLTS, ARC_DROP, KNEE, START_VOLTS -> Unit.VOLT;
+                case SATURATION_CURRENT -> Unit.AMPERE;
+                case OTHER_WATTS -> Unit.WATT;
+                case CONDUCTANCE, EMISSION, LOAD, EMISSION_COEFFICIENT, PERVEANCE, AMPLIFICATION, ANODE_SHARE,
+                        CORE_QUALITY ->
+                    Unit.RATIO;
+            };
+        }
     }
 
     /** Every value of a supply, in the order of its sections. */

@@ -1,6 +1,7 @@
 package org.yellowhearth.core.supply;
 
 import org.yellowhearth.core.circuit.Device;
+import org.yellowhearth.core.supply.Knob.Which;
 
 /**
  * How a rectifier conducts. The figures are those of a class, not of a type: two parts of one type differ by more than two neighbouring
@@ -9,6 +10,9 @@ import org.yellowhearth.core.circuit.Device;
 public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierModel.Junction {
     /** One rectifying path of it in a circuit. */
     Device between(String name, String anode, String cathode);
+
+    /** This with every value as a tuner wants it, in a section of this id. */
+    RectifierModel tuned(String id, Tuner tuner);
 
     /**
      * A vacuum diode.
@@ -19,6 +23,11 @@ public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierM
         @Override
         public Device between(String name, String anode, String cathode) {
             return new Device.VacuumDiode(name, anode, cathode, perveance);
+        }
+
+        @Override
+        public Vacuum tuned(String id, Tuner t) {
+            return new Vacuum(t.at(new Knob(id, Which.PERVEANCE), perveance));
         }
     }
 
@@ -34,6 +43,14 @@ public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierM
         @Override
         public Device between(String name, String anode, String cathode) {
             return new Device.Junction(name, anode, cathode, saturationAmperes, emission, seriesOhms, offsetVolts);
+        }
+
+        @Override
+        public Junction tuned(String id, Tuner t) {
+            return new Junction(t.at(new Knob(id, Which.SATURATION_CURRENT), saturationAmperes),
+                    t.at(new Knob(id, Which.EMISSION_COEFFICIENT), emission),
+                    t.at(new Knob(id, Which.JUNCTION_RESISTANCE), seriesOhms),
+                    t.at(new Knob(id, Which.ARC_DROP), offsetVolts));
         }
     }
 

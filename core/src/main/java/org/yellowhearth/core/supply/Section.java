@@ -86,7 +86,7 @@ public sealed interface Section permits
 
         @Override
         public Rectify tuned(Tuner t) {
-            return new Rectify(id, winding, scheme, model, negative, to, common, Section.legs(id, legs, t));
+            return new Rectify(id, winding, scheme, model.tuned(id, t), negative, to, common, Section.legs(id, legs, t));
         }
 
         /** A rectifier whose legs are all whole, against the chassis. */
@@ -131,7 +131,8 @@ public sealed interface Section permits
 
         @Override
         public Doubler tuned(Tuner t) {
-            return new Doubler(id, winding, cascade, model, to, first.tuned(t), second.tuned(t), Section.legs(id, legs, t));
+            return new Doubler(id, winding, cascade, model.tuned(id, t), to, first.tuned(t), second.tuned(t),
+                    Section.legs(id, legs, t));
         }
     }
 
@@ -182,13 +183,18 @@ public sealed interface Section permits
         record Choke(String part, double henries, double ohms, double lossOhms) implements Way {
             /** A choke with the losses of a usual core: a Q of about 30 at 100 Hz (common practice). */
             public static Choke of(String part, double henries, double ohms) {
-                return new Choke(part, henries, ohms, 30 * 2 * Math.PI * 100 * henries);
+                return new Choke(part, henries, ohms, 30 * reactance(henries));
+            }
+
+            private static double reactance(double henries) {
+                return 2 * Math.PI * 100 * henries;
             }
 
             @Override
             public Choke tuned(Tuner t) {
                 double h = t.at(new Knob(part, Which.INDUCTANCE), henries);
-                return new Choke(part, h, t.at(new Knob(part, Which.WINDING_RESISTANCE), ohms), lossOhms * h / henries);
+                return new Choke(part, h, t.at(new Knob(part, Which.WINDING_RESISTANCE), ohms),
+                        t.at(new Knob(part, Which.CORE_QUALITY), lossOhms / reactance(henries)) * reactance(h));
             }
         }
     }
@@ -201,8 +207,20 @@ public sealed interface Section permits
         }
     }
 
-    /** What a rail feeds, as one load. */
-    record Load(String id, String at, Kind kind, double value) implements Section {
+    /**
+     * What a rail feeds, as one load.
+     *
+     * @param bendVolts below this a steady current takes less, and a steady power has not started
+     */
+    record Load(String id, String at, Kind kind, double value, double bendVolts) implements Section {
+        private static final double KNEE_VOLTS = 5;
+        private static final double START_VOLTS = 40;
+
+        /** A load that bends where such loads usually do. */
+        public Load(String id, String at, Kind kind, double value) {
+            this(id, at, kind, value, kind == Kind.POWER ? START_VOLTS : KNEE_VOLTS);
+        }
+
         /** What stays the same when the voltage moves; the value is in Ω, A or W. */
         public enum Kind {
             RESISTANCE, CURRENT, POWER
@@ -210,7 +228,12 @@ public sealed interface Section permits
 
         @Override
         public Load tuned(Tuner t) {
-            return new Load(id, at, kind, t.at(new Knob(id, Which.LOAD), value));
+            double bend = switch (kind) {
+                case RESISTANCE -> bendVolts;
+                case CURRENT -> t.at(new Knob(id, Which.KNEE), bendVolts);
+                case POWER -> t.at(new Knob(id, Which.START_VOLTS), bendVolts);
+            };
+            return new Load(id, at, kind, t.at(new Knob(id, Which.LOAD), value), bend);
         }
     }
 
@@ -234,7 +257,7 @@ public sealed interface Section permits
         public Stage tuned(Tuner t) {
             double emission = t.at(new Knob(id, Which.EMISSION), 1);
             return new Stage(id, at,
-                    new ValveModel(emission * valve.perveance(), valve.mu(), valve.anodeShare(), valve.kneeVolts()),
+                    valve.tuned(id, t).times(emission),
                     t.at(new Knob(id + ".load", Which.RESISTANCE), anodeOhms),
                     screen.map(s -> new Decoupled(t.at(new Knob(id + ".screen", Which.RESISTANCE), s.ohms),
                             s.decoupler.map(c -> c.tuned(t)))),
@@ -264,8 +287,7 @@ public sealed interface Section permits
         public Regulate tuned(Tuner t) {
             return new Regulate(id, from, to, negative, t.at(new Knob(id, Which.HELD_VOLTS), volts),
                     t.at(new Knob(id, Which.DROPOUT), dropoutVolts), t.at(new Knob(id, Which.OUTPUT_RESISTANCE), outOhms),
-                    passOhms,
-                    tracks);
+                    t.at(new Knob(id, Which.PASS_RESISTANCE), passOhms), tracks);
         }
     }
 

@@ -16,9 +16,12 @@ import org.yellowhearth.core.circuit.Element;
 /**
  * A supply as sections, at a mains.
  *
- * @param primaryOhms what the mains, a series lamp and the primary winding oppose to the primary current; with a transformer only
+ * @param primary what lies between the mains and the windings
  */
-public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
+public record Supply(Mains mains, Primary primary, List<Section> sections) {
+    /** The name of a series lamp among the elements. */
+    public static final String LAMP = "lamp";
+
     /**
      * The mains as it is now.
      *
@@ -44,8 +47,6 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
     private static final double INSULATION_OHMS = 1e8;
     /** What a device that ceased to conduct still lets through, against a whole one. */
     private static final double OPEN_SHARE = 1e-6;
-    private static final double KNEE_VOLTS = 5;
-    private static final double CONVERTER_START = 40;
 
     public Supply {
         sections = List.copyOf(sections);
@@ -59,22 +60,29 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
 
     /** A supply whose windings do not share a primary resistance. */
     public static Supply of(Mains mains, Section... sections) {
-        return new Supply(mains, 0, List.of(sections));
+        return new Supply(mains, Primary.NONE, List.of(sections));
+    }
+
+    /** A supply whose windings share a primary of so many ohms. */
+    public Supply(Mains mains, double primaryOhms, List<Section> sections) {
+        this(mains, Primary.of(primaryOhms), sections);
     }
 
     /** This with every value as a tuner wants it. */
     public Supply tuned(Tuner tuner) {
         double volts = tuner.at(new Knob(Knob.MAINS, Knob.Which.MAINS_VOLTS), mains.volts);
-        double primary = primaryOhms > 0
-                ? tuner.at(new Knob(Knob.MAINS, Knob.Which.WINDING_RESISTANCE), primaryOhms)
-                : 0;
-        return new Supply(new Mains(mains.nominalVolts, volts, mains.hertz), primary,
+        return new Supply(new Mains(mains.nominalVolts, volts, mains.hertz), primary.tuned(tuner),
                 sections.stream().map(s -> s.tuned(tuner)).toList());
     }
 
     /** This with one more section. */
     public Supply with(Section more) {
-        return new Supply(mains, primaryOhms, Stream.concat(sections.stream(), Stream.of(more)).toList());
+        return new Supply(mains, primary, Stream.concat(sections.stream(), Stream.of(more)).toList());
+    }
+
+    /** This behind another primary. */
+    public Supply with(Primary other) {
+        return new Supply(mains, other, sections);
     }
 
     /** The names of its sections, by which elements are led back to their wholes. */
@@ -135,8 +143,14 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
         List<Section.Winding> windings = sections.stream().filter(Section.Winding.class::isInstance)
                 .map(Section.Winding.class::cast)
                 .toList();
-        if (primaryOhms > 0) {
-            all.add(new Element.Source("mains", "mains.l", Section.CHASSIS, 0, mains.volts * Math.sqrt(2), 0, primaryOhms));
+        if (primary.shared()) {
+            String fed = primary.lamp().isPresent() ? "mains.s" : "mains.l";
+            all.add(new Element.Source("mains", fed, Section.CHASSIS, 0, mains.volts * Math.sqrt(2), 0, primary.ohms()));
+            primary.lamp().ifPresent(l -> all.add(new Element.Resistance(LAMP, fed, "mains.l", l.ohms())));
+            if (primary.otherWatts() > 0) {
+                all.add(new Element.Resistance("mains.other", "mains.l", Section.CHASSIS,
+                        mains.nominalVolts * mains.nominalVolts / primary.otherWatts()));
+            }
             List<Element.IdealTransformer.Winding> turns = new ArrayList<>();
             turns.add(new Element.IdealTransformer.Winding("mains.l", Section.CHASSIS, mains.nominalVolts, 0));
             for (Section.Winding w : windings) {
@@ -150,7 +164,7 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
             all.add(new Element.IdealTransformer("transformer", turns));
         }
         for (Section.Winding w : windings) {
-            if (primaryOhms == 0) {
+            if (!primary.shared()) {
                 double peak = w.volts() * Math.sqrt(2) * mains.volts / mains.nominalVolts;
                 all.add(new Element.Source(w.id() + "a", w.id() + ".a", w.id() + (w.tapped() ? ".c" : ".b"), 0, peak, 0,
                         w.ohms()));
@@ -158,7 +172,9 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
                     all.add(new Element.Source(w.id() + "b", w.id() + ".c", w.id() + ".b", 0, peak, 0, w.ohms()));
                 }
             }
-            all.add(new Element.Resistance(w.id() + ".insulation", w.id() + ".b", Section.CHASSIS, INSULATION_OHMS));
+            // At both ends alike, so that a full-wave rectifier does the same in both halves of a period.
+            all.add(new Element.Resistance(w.id() + ".insulation", w.id() + ".b", Section.CHASSIS, 2 * INSULATION_OHMS));
+            all.add(new Element.Resistance(w.id() + ".insulation2", w.id() + ".a", Section.CHASSIS, 2 * INSULATION_OHMS));
         }
     }
 
@@ -265,8 +281,8 @@ public record Supply(Mains mains, double primaryOhms, List<Section> sections) {
     private static Element load(Section.Load l) {
         return switch (l.kind()) {
             case RESISTANCE -> new Element.Resistance(l.id(), l.at(), Section.CHASSIS, l.value());
-            case CURRENT -> new Device.CurrentLoad(l.id(), l.at(), Section.CHASSIS, l.value(), KNEE_VOLTS);
-            case POWER -> new Device.PowerLoad(l.id(), l.at(), Section.CHASSIS, l.value(), CONVERTER_START);
+            case CURRENT -> new Device.CurrentLoad(l.id(), l.at(), Section.CHASSIS, l.value(), l.bendVolts());
+            case POWER -> new Device.PowerLoad(l.id(), l.at(), Section.CHASSIS, l.value(), l.bendVolts());
         };
     }
 

@@ -1,5 +1,7 @@
 package org.yellowhearth.core.supply;
 
+import org.yellowhearth.core.supply.Knob.Which;
+
 /**
  * A valve by its law of the cathode current K·(v_g1 + v/µ)^1.5, with v that of the anode of a triode, of the screen of a pentode.
  *
@@ -23,6 +25,21 @@ public record ValveModel(double perveance, double mu, double anodeShare, double 
                     + " takes no current at " + volts + " V");
         }
         return new ValveModel(cathodeAmperes / Math.pow(drive, 1.5), mu, anodeShare, kneeVolts);
+    }
+
+    /** This with every value as a tuner wants it, in a section of this id. */
+    ValveModel tuned(String id, Tuner t) {
+        double law = t.at(new Knob(id, Which.PERVEANCE), perveance);
+        double factor = t.at(new Knob(id, Which.AMPLIFICATION), mu);
+        return pentode()
+                ? new ValveModel(law, factor, t.at(new Knob(id, Which.ANODE_SHARE), anodeShare),
+                        t.at(new Knob(id, Which.KNEE), kneeVolts))
+                : new ValveModel(law, factor, anodeShare, kneeVolts);
+    }
+
+    /** One that draws so many times as much. */
+    ValveModel times(double emission) {
+        return new ValveModel(emission * perveance, mu, anodeShare, kneeVolts);
     }
 
     /** Whether it has a screen. */

@@ -7,10 +7,10 @@ import java.util.Optional;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Fault.Mode;
 
@@ -70,8 +70,8 @@ public record BridgeForecast(String point, List<Case> cases) {
     private static Optional<Case> tried(Supply supply, String point, String part, double farads, Optional<Fault> fault) {
         Supply is = fault.map(f -> f.in(supply)).orElse(supply);
         try {
-            Wave before = SteadyState.of(is.circuit()).voltage(point);
-            Wave after = SteadyState.of(Bridge.across(is, part, farads).circuit()).voltage(point);
+            Wave before = Settled.of(is).waves().voltage(point);
+            Wave after = Settled.of(Bridge.across(is, part, farads)).waves().voltage(point);
             return Optional
                     .of(new Case(fault.map(Fault::mode), before.mean(), after.mean(), before.rippleRms(), after.rippleRms()));
         } catch (BadCircuitException | NoSolutionException _) {

@@ -11,7 +11,6 @@ import java.util.stream.Stream;
 
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
-import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Supply;
@@ -39,7 +38,7 @@ public final class Diagnosis {
      * @param relative its standard uncertainty as a fraction
      * @param line the mains at that time, against that of the supply in question
      * @param meterOhms what the meter loads the point with, where that is to be counted
-     * @param setup which setup of bridges it was read in; 0 without any
+     * @param setup which of the setups it was read in; the first is the set as it is
      */
     public record Datum(String point, Kind kind, double volts, double relative, double line, OptionalDouble meterOhms,
             int setup) {
@@ -56,10 +55,10 @@ public final class Diagnosis {
      * @param points where anything can be read
      * @param spread the standard tolerance of each value, as a fraction
      * @param odds of each part being bad before anything was read; a twentieth where none are given
-     * @param setups what was clipped across what; the first is without bridges
+     * @param setups how the set stood; the first is as it is described, with nothing clipped on
      */
     public record Question(Supply supply, List<String> points, List<Datum> data, Map<Knob, Double> spread,
-            Map<String, Double> odds, List<List<SupplyBridge.Clipped>> setups) {
+            Map<String, Double> odds, List<Setup> setups) {
         public Question {
             setups = List.copyOf(setups);
             points = List.copyOf(points);

@@ -74,8 +74,12 @@ record FaultLine(String part, double weight, List<Fault> steps) {
                 add(lines, knob, part, 0.4, _ -> Mode.HOLDS_LOW, now, 0.93, 0.8, 0.5, 0.1);
             }
             case OUTPUT_RESISTANCE -> add(lines, knob, part, 0.2, _ -> Mode.OPEN, 1, 1e6);
-            case WINDING_VOLTS, DROP, DROPOUT, MAINS_VOLTS -> {
-            }
+            case OTHER_WATTS -> add(lines, knob, part, 0.5, _ -> Mode.TURNS_SHORTED, now, 1.5, 2.2, 4);
+            case WINDING_VOLTS, DROP, DROPOUT, MAINS_VOLTS, SATURATION_CURRENT, EMISSION_COEFFICIENT, JUNCTION_RESISTANCE,
+                    ARC_DROP,
+                    PERVEANCE, AMPLIFICATION, ANODE_SHARE, KNEE, START_VOLTS, CORE_QUALITY, PASS_RESISTANCE ->
+                {
+                }
         }
     }
 

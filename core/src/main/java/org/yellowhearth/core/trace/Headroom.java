@@ -6,10 +6,10 @@ import java.util.Optional;
 
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.supply.Section;
+import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -54,7 +54,7 @@ public record Headroom(String regulator, double lowestInput, double spare, Optio
         Supply hard = hard(supply, 1);
         double input = lowest(hard, r);
         double spare = input - r.volts() - r.dropoutVolts();
-        Waveforms usual = SteadyState.of(supply.circuit());
+        Waveforms usual = Settled.of(supply).waves();
         Wave across = usual.voltage(r.negative() ? r.to() : r.from(), r.negative() ? r.from() : r.to());
         double watts = usual.current(r.id()).meanProduct(across);
         if (spare <= 0) {
@@ -87,7 +87,7 @@ public record Headroom(String regulator, double lowestInput, double spare, Optio
     }
 
     private static double lowest(Supply supply, Section.Regulate r) {
-        Wave input = SteadyState.of(supply.circuit()).voltage(r.from());
+        Wave input = Settled.of(supply).waves().voltage(r.from());
         return r.negative() ? -input.most() : input.least();
     }
 }

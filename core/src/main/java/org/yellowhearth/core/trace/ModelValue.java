@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Knob.Which;
 
 /**
@@ -15,6 +16,11 @@ import org.yellowhearth.core.supply.Knob.Which;
  * @param part the part it is said of, where there is one
  */
 public record ModelValue(String section, String element, Which which, Quantity value, Origin origin, Optional<PartRef> part) {
+    /** Whether it is the value of this knob. */
+    boolean of(Knob knob) {
+        return element.equals(knob.element()) && which == knob.which();
+    }
+
     /** Where a parameter comes from. */
     public enum Origin implements Coded {
         /** Typed in the description of the supply. */

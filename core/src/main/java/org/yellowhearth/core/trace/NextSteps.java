@@ -10,6 +10,7 @@ import java.util.OptionalDouble;
 import java.util.function.Function;
 
 import org.yellowhearth.core.circuit.Element;
+import org.yellowhearth.core.fact.SupplyMains;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
@@ -70,6 +71,9 @@ final class NextSteps {
                 }
             }
         }
+        if (question.supply().primary().otherWatts() > 0 && question.data().stream().noneMatch(d -> d.kind() == Kind.WATTS)) {
+            steps.add(read(SupplyMains.POINT, Kind.WATTS));
+        }
         List<String> parts = chances.entrySet().stream().filter(e -> !e.getKey().isEmpty() && e.getValue() > 0.01)
                 .sorted(Map.Entry.comparingByValue(Comparator.reverseOrder())).map(e -> e.getKey().getFirst()).toList();
         parts.forEach(p -> steps.add(lift(p)));
@@ -80,11 +84,14 @@ final class NextSteps {
 
     private NextStep read(String point, Kind kind) {
         int at = probes.indexOf(Diagnosis.Datum.of(point, kind, 0, METER));
-        int dc = probes.indexOf(Diagnosis.Datum.of(point, Kind.DIRECT, 0, METER));
         double[] shown = left.stream().mapToDouble(s -> s.shown(at)).toArray();
-        double volts = best.values().stream().mapToDouble(s -> Math.abs(probes.at(dc).volts(s.shown(dc)))).max().orElse(0);
+        double volts = kind == Kind.WATTS ? 0 : mostVolts(probes.indexOf(Diagnosis.Datum.of(point, Kind.DIRECT, 0, METER)));
         return new NextStep(Way.READ, point, Optional.of(kind), bits(at, shown), READ_MINUTES, volts,
                 shows(at, s -> OptionalDouble.of(s.shown(at))));
+    }
+
+    private double mostVolts(int dc) {
+        return best.values().stream().mapToDouble(s -> Math.abs(probes.at(dc).volts(s.shown(dc)))).max().orElse(0);
     }
 
     /** Lifting a leg tells whether that very part is bad. */

@@ -10,8 +10,10 @@ import java.util.OptionalInt;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 
+import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRectifier.Make;
 import org.yellowhearth.core.fact.SupplyRectifier.Scheme;
@@ -118,10 +120,21 @@ public enum Preset implements Coded {
                 case CONVERTER -> {
                     rectified("line", mains, 3, false, Scheme.BRIDGE, Make.SILICON, "bulk", false);
                     reservoir("bulk", Role.CONVERTER_INPUT, 150);
-                    load("converter", "bulk", SupplyLoad.Kind.POWER, 60);
+                    made.add(new SupplyConverter(ids.get(), own("K1"), Optional.empty(), own("bulk"),
+                            SupplyConverter.Shape.FLYBACK, none(),
+                            none(), none(), none(), none(), Optional.empty(), none(), none(), none(), none(), none(), none()));
+                    made.add(new SupplyOutput(ids.get(), own("5V"), own("K1"), 5, 6, Optional.empty(),
+                            OptionalDouble.of(2200 * MICRO),
+                            none(), none()));
+                    made.add(new SupplyOutput(ids.get(), own("12V"), own("K1"), 12, 1.5, Optional.empty(),
+                            OptionalDouble.of(470 * MICRO), none(), none()));
                 }
             }
             return List.copyOf(made);
+        }
+
+        private static OptionalDouble none() {
+            return OptionalDouble.empty();
         }
 
         private void rectified(String winding, double volts, double ohms, boolean tapped, Scheme scheme, Make make, String to,

@@ -6,11 +6,10 @@ import java.util.Optional;
 
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.Wave;
-import org.yellowhearth.core.circuit.Waveforms;
-import org.yellowhearth.core.fact.SupplyBridge;
+import org.yellowhearth.core.fact.SupplyMains;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
+import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -21,18 +20,25 @@ final class Probes {
     /** What is lost in the last digit of a meter, in volts. */
     static final double DIRECT_FLOOR = 0.02;
     static final double ALTERNATING_FLOOR = 0.003;
+    /** What is lost in the last digit of a mains analyser, in watts. */
+    static final double POWER_FLOOR = 0.1;
+    private static final List<Kind> KINDS = List.of(Kind.DIRECT, Kind.TRUE_RMS, Kind.AVERAGE);
 
     private final List<Probe> probes = new ArrayList<>();
-    private final List<List<SupplyBridge.Clipped>> setups;
+    private final List<Setup> setups;
 
     /**
      * What is measured at a point.
      *
-     * @param setup which of the setups of bridges it is measured in
+     * @param setup which of the setups it is measured in
      */
     record Probe(String point, Kind kind, int setup) {
         double floor() {
-            return kind.alternating() ? ALTERNATING_FLOOR : DIRECT_FLOOR;
+            return switch (kind) {
+                case DIRECT -> DIRECT_FLOOR;
+                case TRUE_RMS, AVERAGE -> ALTERNATING_FLOOR;
+                case WATTS -> POWER_FLOOR;
+            };
         }
 
         /** A figure on the scale of comparison. */
@@ -55,19 +61,16 @@ final class Probes {
         }
     }
 
-    /**
-     * All points, each in every setup.
-     *
-     * @param setups what is clipped across what; the first is the set as it is
-     */
-    Probes(List<String> points, List<List<SupplyBridge.Clipped>> setups) {
+    /** All points, each in every setup, and the watts of the mains in each. The first setup is the set as it is. */
+    Probes(List<String> points, List<Setup> setups) {
         this.setups = List.copyOf(setups);
         for (int setup = 0; setup < setups.size(); setup++) {
             for (String p : points) {
-                for (Kind k : List.of(Kind.values())) {
+                for (Kind k : KINDS) {
                     probes.add(new Probe(p, k, setup));
                 }
             }
+            probes.add(new Probe(SupplyMains.POINT, Kind.WATTS, setup));
         }
     }
 
@@ -89,13 +92,16 @@ final class Probes {
             double[] shown = new double[probes.size()];
             int of = probes.size() / setups.size();
             for (int setup = 0; setup < setups.size(); setup++) {
-                Waveforms waves = SteadyState.of(Bridge.across(supply, setups.get(setup)).circuit());
-                for (int k = setup * of; k < (setup + 1) * of; k += 3) {
-                    Wave v = waves.voltage(probes.get(k).point());
+                Settled settled = Settled.of(setups.get(setup).of(supply));
+                int watts = (setup + 1) * of - 1;
+                for (int k = setup * of; k < watts; k += KINDS.size()) {
+                    Wave v = settled.waves().voltage(probes.get(k).point());
                     shown[k] = probes.get(k).scaled(v.mean());
                     shown[k + 1] = probes.get(k + 1).scaled(v.rippleRms());
                     shown[k + 2] = probes.get(k + 2).scaled(v.rippleAverageResponding());
                 }
+                // Without what heaters and iron take, its watts say nothing.
+                shown[watts] = supply.primary().otherWatts() > 0 ? probes.get(watts).scaled(settled.mainsWatts()) : 0;
             }
             return Optional.of(shown);
         } catch (BadCircuitException | NoSolutionException _) {

@@ -6,14 +6,13 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 import org.yellowhearth.core.circuit.BadCircuitException;
-import org.yellowhearth.core.circuit.Circuit;
 import org.yellowhearth.core.circuit.Device;
 import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -21,9 +20,11 @@ import org.yellowhearth.core.supply.Supply;
  *
  * @param points voltages at the points that sections name
  * @param parts what each element of the circuit carries
+ * @param mainsWatts what the mains gives, heaters and iron with it as far as they are stated
  * @param trouble why nothing was found; none where something was
  */
-public record SupplyFigures(List<Point> points, List<Load> parts, Optional<Waveforms> waveforms, Optional<Message> trouble) {
+public record SupplyFigures(List<Point> points, List<Load> parts, OptionalDouble mainsWatts, Optional<Waveforms> waveforms,
+        Optional<Message> trouble) {
     public SupplyFigures {
         points = List.copyOf(points);
         parts = List.copyOf(parts);
@@ -58,13 +59,13 @@ public record SupplyFigures(List<Point> points, List<Load> parts, Optional<Wavef
     /** Works out a supply. */
     public static SupplyFigures of(Supply supply, List<String> points) {
         try {
-            Circuit circuit = supply.circuit();
-            Waveforms w = SteadyState.of(circuit);
+            Settled settled = Settled.of(supply);
+            Waveforms w = settled.waves();
             List<Point> found = points.stream().map(p -> point(p, w.voltage(p))).toList();
             List<Load> parts = new ArrayList<>();
-            circuit.elements().stream().filter(e -> !e.name().contains(".") || e instanceof Device)
+            settled.circuit().elements().stream().filter(e -> !e.name().contains(".") || e instanceof Device)
                     .forEach(e -> parts.add(load(e, w)));
-            return new SupplyFigures(found, parts, Optional.of(w), Optional.empty());
+            return new SupplyFigures(found, parts, OptionalDouble.of(settled.mainsWatts()), Optional.of(w), Optional.empty());
         } catch (BadCircuitException e) {
             return failed(Message.of(TraceWords.CANNOT_BE, e.where(), e.why()));
         } catch (NoSolutionException _) {
@@ -73,7 +74,7 @@ public record SupplyFigures(List<Point> points, List<Load> parts, Optional<Wavef
     }
 
     private static SupplyFigures failed(Message why) {
-        return new SupplyFigures(List.of(), List.of(), Optional.empty(), Optional.of(why));
+        return new SupplyFigures(List.of(), List.of(), OptionalDouble.empty(), Optional.empty(), Optional.of(why));
     }
 
     private static Point point(String name, Wave v) {

@@ -2,6 +2,7 @@ package org.yellowhearth.core.trace;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,8 +12,9 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
 
-import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.fact.SupplyReading.State;
+import org.yellowhearth.core.fact.SupplyState;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
@@ -32,12 +34,15 @@ import org.yellowhearth.core.trace.ModelValue.Origin;
  * each part is bad before anything is read.
  *
  * @param used the readings that count
- * @param leftOut those that do not: taken before the last change, in another state of the set, or at a point the supply does not have
+ * @param leftOut those that do not: taken before the last change, in a state of the set that is not described, or at a point the supply does
+ *            not have
  */
 public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, List<SupplyReading> leftOut) {
     private static final double USUAL_METER = 0.02;
     private static final double LINE_KNOWN = 0.01;
     private static final double LINE_GUESSED = 0.03;
+    /** A load that draws nothing is still one. */
+    private static final double NOTHING = 1e-6;
     /** A chance within years of use becomes one of being bad now on a set that misbehaves. */
     private static final double LEAST_ODDS = 0.02;
     private static final double MOST_ODDS = 1;
@@ -66,29 +71,54 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
         List<SupplyReading> used = new ArrayList<>();
         List<SupplyReading> leftOut = new ArrayList<>();
         Set<String> points = Set.copyOf(model.readable());
+        boolean watts = model.supply().get().primary().otherWatts() > 0;
+        Map<State, Map<Knob, Double>> states = states(job, model.supply().get());
+        // The model is of the set as usual; where the newest reading was taken in a state nobody described, it is taken for that state.
+        State usual = all.isEmpty() || states.containsKey(all.getFirst().state()) ? State.UNSTATED : all.getFirst().state();
         for (SupplyReading r : all) {
-            boolean same = r.after().equals(all.getFirst().after()) && r.state() == all.getFirst().state();
+            boolean same = r.after().equals(all.getFirst().after())
+                    && (r.state() == usual || states.containsKey(r.state()));
             boolean again = used.stream().anyMatch(u -> u.point().equals(r.point()) && u.kind() == r.kind()
-                    && u.bridged().equals(r.bridged()));
-            (same && !again && points.contains(r.point()) ? used : leftOut).add(r);
+                    && u.bridged().equals(r.bridged()) && u.state() == r.state());
+            boolean there = points.contains(r.point()) || (watts && r.kind() == SupplyReading.Kind.WATTS);
+            (same && !again && there ? used : leftOut).add(r);
         }
         OptionalDouble line = used.stream().flatMapToDouble(r -> r.lineVolts().stream()).average();
         Supply supply = line.isPresent()
                 ? new Knob(Knob.MAINS, Which.MAINS_VOLTS).set(model.supply().get(), line.getAsDouble())
                 : model.supply().get();
-        List<List<SupplyBridge.Clipped>> setups = new ArrayList<>(List.of(List.of()));
+        List<Setup> setups = new ArrayList<>(List.of(Setup.PLAIN));
         List<Diagnosis.Datum> data = new ArrayList<>();
         for (SupplyReading r : used) {
-            if (!setups.contains(r.bridged())) {
-                setups.add(r.bridged());
+            Setup setup = new Setup(r.bridged(), states.getOrDefault(r.state(), Map.of()));
+            if (!setups.contains(setup)) {
+                setups.add(setup);
             }
             data.add(new Diagnosis.Datum(r.point(), r.kind(), r.volts(), r.uncertainty().orElse(USUAL_METER),
                     r.lineVolts().isPresent() ? r.lineVolts().getAsDouble() / line.orElseThrow() : 1, r.meterOhms(),
-                    setups.indexOf(r.bridged())));
+                    setups.indexOf(setup)));
         }
         return Optional.of(new Suspicion(new Diagnosis.Question(supply, model.readable(), data,
                 spread(job, supply, model.values(), line.isPresent()), odds(supply, job, knowledge, chance), setups), used,
                 leftOut));
+    }
+
+    /** What loads and stages draw in each state that is described, against as usual: more ohms, fewer amperes. */
+    private static Map<State, Map<Knob, Double>> states(Job job, Supply supply) {
+        Map<State, Map<Knob, Double>> states = new EnumMap<>(State.class);
+        Set<Knob> knobs = Knob.all(supply).keySet();
+        for (SupplyState s : job.items(SupplyState.class)) {
+            Knob load = new Knob(s.name(), Which.LOAD);
+            Knob stage = new Knob(s.name(), Which.EMISSION);
+            double share = Math.max(s.share(), NOTHING);
+            if (knobs.contains(load)) {
+                states.computeIfAbsent(s.state(), _ -> new HashMap<>()).put(load,
+                        supply.loadInOhms(s.name()) ? 1 / share : share);
+            } else if (knobs.contains(stage)) {
+                states.computeIfAbsent(s.state(), _ -> new HashMap<>()).put(stage, share);
+            }
+        }
+        return states;
     }
 
     private static List<SupplyReading> newestFirst(Job job) {
@@ -151,7 +181,10 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
             case INDUCTANCE, EMISSION, OUTPUT_RESISTANCE -> 0.1;
             case LOAD -> 0.08;
             case WINDING_VOLTS, HELD_VOLTS -> 0.02;
-            case CONDUCTANCE, MAINS_VOLTS -> 0;
+            case OTHER_WATTS -> 0.1;
+            case CONDUCTANCE, MAINS_VOLTS, SATURATION_CURRENT, EMISSION_COEFFICIENT, JUNCTION_RESISTANCE, ARC_DROP, PERVEANCE,
+                    AMPLIFICATION, ANODE_SHARE, KNEE, START_VOLTS, CORE_QUALITY, PASS_RESISTANCE ->
+                0;
         };
     }
 
@@ -175,10 +208,8 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
                 case CAPACITANCE -> 0.3;
                 case CONDUCTANCE -> 0.12;
                 case LOAD, HELD_VOLTS, EMISSION -> 0.1;
-                case INDUCTANCE -> 0.02;
-                case SERIES_RESISTANCE, LEAKAGE_RESISTANCE, RESISTANCE, WINDING_RESISTANCE, WINDING_VOLTS, DROP, DROPOUT,
-                        OUTPUT_RESISTANCE, MAINS_VOLTS ->
-                    0.03;
+                case INDUCTANCE, OTHER_WATTS -> 0.02;
+                default -> 0.03;
             };
             odds.merge(whole, usual, Math::max);
         });

@@ -9,12 +9,12 @@ import java.util.SplittableRandom;
 
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -75,7 +75,7 @@ public record ToleranceRuns(int runs, int failed, List<Rail> rails) {
             }
             Supply here = supply.tuned((knob, now) -> now * Math.exp(spread.getOrDefault(knob, 0.0) * random.nextGaussian()));
             try {
-                Waveforms w = SteadyState.of(here.circuit());
+                Waveforms w = Settled.of(here).waves();
                 for (String p : points) {
                     Wave v = w.voltage(p);
                     dc.get(p)[good] = v.mean();

@@ -12,6 +12,8 @@ public enum TraceWords implements MessageKey {
     VALUE_MISSING,
     /** The supply as described cannot be: where, why. */
     CANNOT_BE,
+    /** A value was typed for an element that is not there, or has no such value: element, which. */
+    VALUE_UNUSED,
     /** No steady state was found. */
     NO_STEADY_STATE,
     /** Nothing is described yet. */

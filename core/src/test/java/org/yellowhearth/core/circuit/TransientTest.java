@@ -32,6 +32,15 @@ public class TransientTest {
         assertThat(v.reaches(101)).isInfinite();
     }
 
+    /** Charging a capacitor through a resistor turns as much to heat as it stores: ∫i² = CV²/(2R). */
+    @Test
+    public void aSurgeBringsItsSquareSeconds() {
+        Course i = Transient.of(charging(100, 20, 50e-6))
+                .coldStart(0, 0.1, Warmth.HOT, List.of(Probe.current("C")), Watcher.NOBODY).getFirst();
+        double all = 50e-6 * 100 * 100 / (2 * 20);
+        assertThat(i.greatestSquareSeconds()).isCloseTo(all, within(0.03 * all));
+    }
+
     @DataProvider
     public Object[][] stores() {
         return new Object[][]{{16e-6, 100e3, 400}, {1e-3, 1e3, 60}, {470e-6, 10e3, 25}};

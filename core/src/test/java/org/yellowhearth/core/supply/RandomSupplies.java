@@ -17,6 +17,8 @@ final class RandomSupplies {
     private final Random random;
     private final List<Section> sections = new ArrayList<>();
     private int parts;
+    /** The negative rail, where there is one: valves then get their bias from it. */
+    private double bias;
 
     private RandomSupplies(long seed) {
         random = new Random(seed);
@@ -50,9 +52,9 @@ final class RandomSupplies {
         double volts = high ? log(120, 450) : log(6, 60);
         double amperes = high ? log(0.005, 0.25) : log(0.02, 3);
         double ohms = volts / amperes * log(0.01, 0.12);
+        bias = random.nextInt(3) == 0 ? log(12, 70) : 0;
         rail("p", volts, amperes, ohms, false, high);
-        if (random.nextInt(3) == 0) {
-            double bias = log(12, 70);
+        if (bias > 0) {
             rail("m", bias, log(0.001, 0.05), bias / 0.05 * log(0.05, 0.3), true, false);
         }
         boolean shared = random.nextInt(3) == 0;
@@ -118,11 +120,7 @@ final class RandomSupplies {
         switch (random.nextInt(negative ? 1 : 6)) {
             case 1 -> sections.add(new Load("load" + at, point, Load.Kind.CURRENT, amperes * log(0.3, 1)));
             case 2 -> sections.add(high
-                    ? new Section.Stage("V" + at, point, ValveModel.through(amperes, -8, volts, 15, 0.85, 20),
-                            volts / amperes * 0.05,
-                            Optional.of(new Section.Stage.Decoupled(1000, Optional.of(cap(1e-6, volts)))), 8 / amperes,
-                            Optional.of(cap(50e-6, 25)),
-                            470_000, Section.CHASSIS)
+                    ? stage(at, point, volts, amperes)
                     : Section.Regulate.of("U" + at, point, at + "o", volts * 0.7));
             case 3 -> sections.add(new Section.Stabilise("Z" + at, point, volts * 0.8, volts / amperes * 0.1, negative));
             default -> {
@@ -133,5 +131,15 @@ final class RandomSupplies {
             sections.add(Filter.at("O" + at, at + "o", cap(100e-6, volts)));
             sections.add(new Load("out" + at, at + "o", Load.Kind.RESISTANCE, volts / amperes * log(1, 10)));
         }
+    }
+
+    /** A pentode biased by its cathode resistor, or by the negative rail, whose ripple its grid then follows. */
+    private Section stage(String at, String point, double volts, double amperes) {
+        boolean fixed = bias > 0;
+        return new Section.Stage("V" + at, point,
+                ValveModel.through(amperes, fixed ? -bias : -8, volts, fixed ? volts / (2 * bias) : 15, 0.85, 20),
+                volts / amperes * 0.05, Optional.of(new Section.Stage.Decoupled(1000, Optional.of(cap(1e-6, volts)))),
+                fixed ? 0 : 8 / amperes, fixed ? Optional.empty() : Optional.of(cap(50e-6, 25)), 470_000,
+                fixed ? "m0" : Section.CHASSIS);
     }
 }

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
+import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.BadCircuitException;
@@ -19,27 +21,44 @@ import org.yellowhearth.core.supply.Supply.Mains;
 
 /** Plausible supplies are all solved, impossible ones are refused with a reason. */
 public class RandomSuppliesTest {
-    /** All are solved; how many took more than twelve iterations. */
-    private static long slow(long from, long to) {
-        long slow = 0;
+    /** All are solved, in at most twelve iterations. */
+    private static void solveAll(long from, long to) {
         for (long seed = from; seed < to; seed++) {
             Waveforms w = SteadyState.of(RandomSupplies.of(seed).circuit());
-            slow += w.iterations() > 12 ? 1 : 0;
-            assertThat(w.iterations()).as("seed " + seed).isLessThanOrEqualTo(24);
+            assertThat(w.iterations()).as("seed " + seed).isLessThanOrEqualTo(12);
             assertThat(w.voltage("p0").mean()).as("seed " + seed).isBetween(-1.0, 2000.0);
         }
-        return slow;
     }
 
     @Test
     public void aThousandPlausibleSuppliesAreSolvedInTwelveIterations() {
-        assertThat(slow(0, 1000)).isZero();
+        solveAll(0, 1000);
     }
 
     @Test(groups = "long")
-    public void tenThousandPlausibleSuppliesAreSolved() {
-        // A regulator that holds a capacitor which hardly discharges can make the search run in circles, and begin again.
-        assertThat(slow(1000, 10_000)).isLessThanOrEqualTo(9);
+    public void tenThousandPlausibleSuppliesAreSolvedInTwelveIterations() {
+        // Among them regulators that hold a capacitor which hardly discharges: the search runs in circles, and begins again.
+        solveAll(1000, 10_000);
+    }
+
+    /**
+     * A grid moves the current of its anode and hardly its own voltage. The search follows that: a valve on a bias that its own current
+     * makes is found in few periods, where one that took the grid for idle needed seventeen.
+     */
+    @Test
+    public void aGridOnABackBiasIsFollowed() {
+        Supply set = Supply.of(Mains.of(230, 50), new Winding("w", 275, 210, true),
+                new Rectify("V5", "w", Scheme.FULL_WAVE, RectifierModel.vacuum(22, 0.1), false, "HT", "bias", List.of(1.0, 1.0)),
+                Filter.at("f", "HT", new Cap("C1", 24e-6, 6, 1e6)),
+                Filter.through("g", "HT", Section.Way.Choke.of("L1", 9, 320), "HT2", new Cap("C2", 29e-6, 11, 1e6)),
+                new Section.Resist("r", "R7", "bias", "0", 88), Filter.at("h", "bias", new Cap("C18", 31e-6, 5, 1e6)),
+                new Section.Stage("V4", "HT2", ValveModel.through(0.041, -7, 250, 20, 0.87, 20), 400, Optional.empty(), 0,
+                        Optional.empty(), 470_000, "bias"),
+                new Load("set", "HT2", Load.Kind.CURRENT, 0.02));
+        Waveforms w = SteadyState.of(set.circuit());
+        assertThat(w.iterations()).isLessThanOrEqualTo(9);
+        double bias = w.voltage("bias").mean();
+        assertThat(bias).as("all of the current through 88 Ω").isCloseTo(-88 * w.current("L1").mean(), within(0.05));
     }
 
     /** What flows into every capacitor over a period flows out again, whatever the supply: charge is neither made nor lost. */

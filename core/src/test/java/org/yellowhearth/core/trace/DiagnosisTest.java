@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
@@ -139,9 +140,9 @@ public class DiagnosisTest {
     @Test
     public void aBridgeCountsAsEvidence() {
         Set set = SimulatedSets.valveAndChoke();
-        List<SupplyBridge.Clipped> clip = List.of(new SupplyBridge.Clipped(PartRef.of("C2"), 32e-6));
+        Setup clip = new Setup(List.of(new SupplyBridge.Clipped(PartRef.of("C2"), 32e-6)), Map.of());
         Supply truth = new Fault(new Knob("C2", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 3e-6).in(set.supply());
-        Probes probes = new Probes(set.points(), List.of(List.of(), clip));
+        Probes probes = new Probes(set.points(), List.of(Setup.PLAIN, clip));
         double[] shown = probes.of(truth).orElseThrow();
         List<Datum> data = new ArrayList<>();
         for (int setup = 0; setup <= 1; setup++) {
@@ -153,7 +154,7 @@ public class DiagnosisTest {
             }
         }
         Question alone = set.question(data.subList(0, 2));
-        Question bridged = new Question(set.supply(), set.points(), data, set.spread(), alone.odds(), List.of(List.of(), clip));
+        Question bridged = new Question(set.supply(), set.points(), data, set.spread(), alone.odds(), List.of(Setup.PLAIN, clip));
         double before = chance(alone, "C2");
         double after = chance(bridged, "C2");
         assertThat(before).isLessThan(0.9);

@@ -66,7 +66,7 @@ final class SimulatedSets {
                 case LOAD -> 0.1;
                 default -> 0.03;
             }, Math::max));
-            return new Diagnosis.Question(supply, points, data, spread(), odds, List.of(List.of()));
+            return new Diagnosis.Question(supply, points, data, spread(), odds, List.of(Setup.PLAIN));
         }
 
         /** This set as one of many was made: every part off by its tolerance, and the line too. */
@@ -77,7 +77,7 @@ final class SimulatedSets {
 
         /** What a meter shows at every point, direct and alternating. */
         List<Diagnosis.Datum> read(Supply truth, Random random) {
-            Probes probes = new Probes(points, List.of(List.of()));
+            Probes probes = new Probes(points, List.of(Setup.PLAIN));
             double[] shown = probes.of(truth).orElseThrow();
             List<Diagnosis.Datum> data = new ArrayList<>();
             for (String p : points) {

@@ -11,8 +11,6 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 import org.yellowhearth.core.assess.Assessment;
@@ -72,8 +70,8 @@ public final class CensusView extends BorderPane {
         list.setFitToHeight(true);
         setCenter(table);
         PartForm form = new PartForm(model);
-        HBox row = new HBox(form.node(), can);
-        HBox.setHgrow(form.node(), Priority.ALWAYS);
+        BorderPane row = new BorderPane(form.node());
+        row.setRight(can);
         VBox entry = new VBox(row);
         entry.getStyleClass().add("entry");
         DecoderPane decoder = new DecoderPane(model);
@@ -134,7 +132,8 @@ public final class CensusView extends BorderPane {
     private void show(OpenJob open) {
         long noKind = open.job().capacitors().stream().filter(c -> c.kind().equals(Capacitor.UNSTATED_KIND)).count();
         long noRole = open.job().capacitors().stream().filter(c -> c.role() == Role.UNSTATED).count();
-        head.count(Labels.of("census.count", open.assessments().size(), noKind, noRole));
+        head.count(Labels.of("census.count", open.assessments().size()) + (noKind > 0 ? Labels.of("census.no-kind", noKind) : "")
+                + (noRole > 0 ? Labels.of("census.no-role", noRole) : ""));
         Gaps found = Gaps.of(open.assessments().stream().map(Assessment::part).map(Part::ref).toList());
         String missing = String.join(", ", found.missing().stream().limit(MOST_GAPS).toList())
                 + (found.missing().size() > MOST_GAPS ? " …" : "");

@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
+import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
+import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.quantity.Quantity;
@@ -196,6 +198,9 @@ public record River(List<SupplySection> sections, List<Reach> drawn, List<Reach>
             return sections.stream().anyMatch(s -> switch (s) {
                 case SupplyFilter f -> f.from().equals(from) && f.to().equals(to);
                 case SupplyRegulator r -> r.from().equals(from) && r.to().equals(to);
+                case SupplyOutput o -> o.name().equals(to)
+                        && sections.stream().anyMatch(
+                                c -> c instanceof SupplyConverter k && k.name().equals(o.converter()) && k.from().equals(from));
                 default -> false;
             });
         }

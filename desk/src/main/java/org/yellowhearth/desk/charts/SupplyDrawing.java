@@ -10,9 +10,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 
+import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyNames;
+import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
@@ -31,7 +33,7 @@ import org.yellowhearth.core.part.PartRef;
 record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, int columns, int rows) {
     /** What is drawn. */
     enum Symbol {
-        MAINS, WINDING, TAPPED_WINDING, RECTIFIER, BRIDGE, DOUBLER, CHOKE, RESISTOR, REGULATOR, CAPACITOR, UPPER_CAPACITOR, LOWER_CAPACITOR, SERIES_CAPACITOR, BLEEDER, LOAD, STAGE, STABILISER
+        MAINS, WINDING, TAPPED_WINDING, RECTIFIER, BRIDGE, DOUBLER, CHOKE, RESISTOR, REGULATOR, CONVERTER, CAPACITOR, UPPER_CAPACITOR, LOWER_CAPACITOR, SERIES_CAPACITOR, BLEEDER, LOAD, STAGE, STABILISER
     }
 
     /**
@@ -157,11 +159,18 @@ record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, in
                 if (through.isEmpty() || !drawn.add(s.id())) {
                     continue;
                 }
-                String next = s instanceof SupplyFilter f ? f.to() : ((SupplyRegulator) s).to();
-                if (at > row || spans.containsKey(next)) {
-                    drops.add(new Drop(to, row, at));
+                String next = after(s);
+                boolean again = placed.stream()
+                        .anyMatch(p -> p.symbol == Symbol.CONVERTER && p.element.equals(through.get().element));
+                if (again) {
+                    // Another output of a converter that is drawn already branches off behind it.
+                    drops.add(new Drop(to + 1, row, at));
+                } else {
+                    if (at > row || spans.containsKey(next)) {
+                        drops.add(new Drop(to, row, at));
+                    }
+                    placed.add(through.get());
                 }
-                placed.add(through.get());
                 negative.putIfAbsent(next, negative.getOrDefault(point, false));
                 if (!spans.containsKey(next)) {
                     chain(next, at, to + 1);
@@ -171,6 +180,15 @@ record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, in
             if (at > row && at == rows - 1 && placed.stream().noneMatch(p -> p.row == rows - 1)) {
                 rows--;
             }
+        }
+
+        private static String after(SupplySection s) {
+            return switch (s) {
+                case SupplyFilter f -> f.to();
+                case SupplyRegulator r -> r.to();
+                case SupplyOutput o -> o.name();
+                default -> throw new IllegalArgumentException(s.title() + " leads nowhere");
+            };
         }
 
         /** What leads from this point to another. */
@@ -184,6 +202,9 @@ record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, in
                 }
                 case SupplyRegulator r when r.kind() == SupplyRegulator.Kind.SERIES && r.from().equals(point) ->
                     Optional.of(new Placed(Symbol.REGULATOR, r.name(), r.id(), column, row, false));
+                case SupplyOutput o -> of(SupplyConverter.class).stream()
+                        .filter(c -> c.name().equals(o.converter()) && c.from().equals(point)).findFirst()
+                        .map(c -> new Placed(Symbol.CONVERTER, c.name(), c.id(), column, row, false));
                 default -> Optional.empty();
             };
         }
@@ -204,6 +225,13 @@ record SupplyDrawing(List<Placed> placed, List<Span> spans, List<Drop> drops, in
                             String name = names.through(f);
                             all.add(x -> new Placed(Symbol.BLEEDER, name, f.id(), x, row, turned));
                         }
+                    }
+                    case SupplyOutput o when o.name().equals(point) -> {
+                        if (o.capacitor().isPresent() || o.farads().isPresent()) {
+                            String name = o.capacitor().map(PartRef::toString).orElse("C-" + o.name());
+                            all.add(x -> new Placed(Symbol.CAPACITOR, name, o.id(), x, row, o.volts() < 0));
+                        }
+                        all.add(x -> new Placed(Symbol.LOAD, o.name(), o.id(), x, row, false));
                     }
                     case SupplyLoad l when l.at().equals(point) ->
                         all.add(x -> new Placed(Symbol.LOAD, l.name(), l.id(), x, row, turned));

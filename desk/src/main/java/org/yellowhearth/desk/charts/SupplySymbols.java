@@ -11,7 +11,7 @@ import org.yellowhearth.desk.charts.SupplyDrawing.Span;
 /** Draws a supply in the symbols of the trade, as strokes and words. */
 public final class SupplySymbols {
     /** The height of a row, in heights of the text. */
-    private static final double ROW_EMS = 7.6;
+    private static final double ROW_EMS = 8;
     private static final double WIRE_EMS = 1.7;
     private static final double LETTER_EMS = 0.5;
     private static final double GAP_EMS = 0.4;
@@ -70,7 +70,7 @@ public final class SupplySymbols {
                 case SERIES_CAPACITOR ->
                     new Spot(p.element(), p.section(), x + 0.25 * s.cell, y - 1.6 * em, s.cell / 2, 2.4 * em);
                 default -> new Spot(p.element(), p.section(), x, y + (hangs(p) ? 0.3 * em : -1.2 * em), s.cell,
-                        (hangs(p) ? 5 : 3.8) * em);
+                        (hangs(p) ? 5.9 : 4.9) * em);
             });
         }
         return spots;
@@ -79,7 +79,8 @@ public final class SupplySymbols {
     private static boolean hangs(Placed p) {
         return switch (p.symbol()) {
             case CAPACITOR, UPPER_CAPACITOR, LOWER_CAPACITOR, BLEEDER, LOAD, STAGE, STABILISER -> true;
-            case MAINS, WINDING, TAPPED_WINDING, RECTIFIER, BRIDGE, DOUBLER, CHOKE, RESISTOR, REGULATOR, SERIES_CAPACITOR ->
+            case MAINS, WINDING, TAPPED_WINDING, RECTIFIER, BRIDGE, DOUBLER, CHOKE, RESISTOR, REGULATOR, CONVERTER,
+                    SERIES_CAPACITOR ->
                 false;
         };
     }
@@ -138,6 +139,16 @@ public final class SupplySymbols {
                 box(x - w / 2, y - 0.8 * em, w, 1.6 * em);
                 line(x, y + 0.8 * em, x, y + 1.2 * em);
                 chassis(x, y + 1.2 * em);
+            }
+            case CONVERTER -> {
+                // A square cut from corner to corner: direct voltage in, direct voltage out, as the standards draw a converter.
+                double w = Math.min(cell * 0.8, 2.6 * em);
+                line(x - cell / 2, y, x - w / 2, y);
+                line(x + w / 2, y, x + cell / 2, y);
+                box(x - w / 2, y - 1.1 * em, w, 2.2 * em);
+                line(x - w / 2, y + 1.1 * em, x + w / 2, y - 1.1 * em);
+                dc(x - w / 4, y - 0.55 * em);
+                dc(x + w / 4, y + 0.55 * em);
             }
             case CAPACITOR -> capacitor(x, y, p.turned());
             case UPPER_CAPACITOR -> {
@@ -223,6 +234,14 @@ public final class SupplySymbols {
         line(x + 1.2 * em, y, x + cell / 2, y);
         stroke(LINE, x - 1.2 * em, y, x, y - 1.2 * em, x + 1.2 * em, y, x, y + 1.2 * em, x - 1.2 * em, y);
         diode(x, y, turned);
+    }
+
+    /** The sign of direct voltage: a line over a broken one. */
+    private void dc(double x, double y) {
+        line(x - 0.4 * em, y - 0.12 * em, x + 0.4 * em, y - 0.12 * em);
+        for (int dash = -1; dash <= 1; dash++) {
+            line(x + dash * 0.3 * em - 0.1 * em, y + 0.15 * em, x + dash * 0.3 * em + 0.1 * em, y + 0.15 * em);
+        }
     }
 
     private void coil(double x, double y, double width, int turns) {

@@ -77,15 +77,8 @@ public abstract class Page extends ScrollPane {
     }
 
     /** Two or more columns of one width. */
-    protected static HBox columns(Node... nodes) {
-        HBox box = new HBox(nodes);
-        box.getStyleClass().add("page-columns");
-        for (Node n : nodes) {
-            HBox.setHgrow(n, Priority.ALWAYS);
-            ((Region) n).setPrefWidth(100);
-            ((Region) n).setMinWidth(0);
-        }
-        return box;
+    protected static Columns columns(Node... nodes) {
+        return new Columns(nodes);
     }
 
     /** A column of nodes. */

@@ -111,9 +111,9 @@ public final class BenchLineModel {
                 String last = model.job().items(SupplyReading.class).stream().max(Comparator.comparing(SupplyReading::at))
                         .map(SupplyReading::after).orElse("");
                 model.act(together(e.shown().stream().map(x -> (Edit) new Edit.ItemChanged(Optional.empty(),
-                        Optional.of(new SupplyReading(model.newId(), model.now().toInstant(), e.point(), x.kind(), x.volts(),
+                        Optional.of(new SupplyReading(model.newId(), model.now().toInstant(), e.point(), x.kind(), x.value(),
                                 e.lineVolts(),
-                                e.meterOhms(), OptionalDouble.empty(), SupplyReading.State.UNSTATED, OptionalDouble.empty(), "",
+                                e.meterOhms(), OptionalDouble.empty(), e.state(), OptionalDouble.empty(), "",
                                 last, clipped,
                                 OptionalDouble.empty()))))
                         .toList()), () -> {

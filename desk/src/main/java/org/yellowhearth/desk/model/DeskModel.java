@@ -8,6 +8,7 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 
@@ -34,6 +35,7 @@ import org.yellowhearth.core.safety.Gate;
 import org.yellowhearth.core.safety.Hearth;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.SetCautions;
+import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.records.photo.PhotoStore;
 import org.yellowhearth.records.store.Shop;
@@ -65,7 +67,7 @@ public final class DeskModel {
     private final ImportModel imports;
     private final TraceModel trace;
     private boolean keeping;
-    private long ids;
+    private final AtomicInteger ids = new AtomicInteger();
 
     /** A model over a shop. */
     public DeskModel(Shop shop, PhotoStore photographs, Knowledge knowledge, Clock clock, Background background) {
@@ -73,7 +75,7 @@ public final class DeskModel {
         this.knowledge = knowledge;
         this.clock = clock;
         this.background = background;
-        this.assessor = new Assessor(knowledge);
+        this.assessor = new Assessor(knowledge, SupplySurroundings.by(knowledge));
         this.shelf = new Shelf(shop, photographs, knowledge, background, this::now, this::judged);
         open.addListener((_, _, _) -> tick());
         this.benchLine = new BenchLineModel(this, assessor);
@@ -227,7 +229,7 @@ public final class DeskModel {
 
     /** An id for a new item; later ones sort later. */
     public String newId() {
-        return Long.toString(clock.millis(), 36) + "-" + String.format(Locale.ROOT, "%04d", ids++);
+        return Long.toString(clock.millis(), 36) + "-" + String.format(Locale.ROOT, "%04d", ids.getAndIncrement());
     }
 
     /** Changes the set plate. */
@@ -269,6 +271,12 @@ public final class DeskModel {
                 act(new Edit.ItemChanged(before, Optional.of(item)), DeskModel::nothing);
             }
         });
+    }
+
+    /** Adds several items at once; one undo takes them back. */
+    public void putAll(List<? extends Item> items) {
+        inTurn(() -> act(BenchLineModel.together(items.stream()
+                .map(i -> (Edit) new Edit.ItemChanged(Optional.empty(), Optional.of(i))).toList()), DeskModel::nothing));
     }
 
     /** Takes an item out; undo brings it back. */

@@ -4,14 +4,17 @@ import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.yellowhearth.core.assess.AgreementCriterion;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchOutcome;
+import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.reading.Agreement;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.safety.HearthState;
@@ -60,8 +63,15 @@ final class EchoWords {
             case BenchEntry.Happened e -> plain(new Describe(words, open.job()).edit(e.event()));
             case BenchEntry.SwitchPower e -> plain(Labels.of(e.power() == Edit.Power.LIT ? "echo.lit" : "echo.off"));
             case BenchEntry.ReadSupply e -> plain(Labels.of("echo.supply", e.point(), e.shown().stream()
-                    .map(x -> words.word(x.kind()) + " " + Quantity.volts(x.volts())).collect(Collectors.joining(", ")),
-                    e.lineVolts().isPresent() ? Labels.of("readings.at-line", Quantity.volts(e.lineVolts().getAsDouble())) : ""));
+                    .map(x -> words.word(x.kind()) + " "
+                            + Quantity.of(x.value(), x.kind() == SupplyReading.Kind.WATTS ? Unit.WATT : Unit.VOLT))
+                    .collect(Collectors.joining(", ")),
+                    Stream.of(
+                            e.lineVolts().isPresent()
+                                    ? Labels.of("readings.at-line", Quantity.volts(e.lineVolts().getAsDouble()))
+                                    : "",
+                            e.state() == SupplyReading.State.UNSTATED ? "" : words.word(e.state())).filter(t -> !t.isEmpty())
+                            .collect(Collectors.joining(", "))));
             case BenchEntry.ShowPart e -> plain(Labels.of("echo.show", e.part()));
         };
     }

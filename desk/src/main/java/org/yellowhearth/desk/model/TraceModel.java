@@ -1,6 +1,7 @@
 package org.yellowhearth.desk.model;
 
 import java.time.Year;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,18 +21,20 @@ import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplySection;
-import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.ConverterFigures;
 import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Headroom;
 import org.yellowhearth.core.trace.Inrush;
 import org.yellowhearth.core.trace.NextStep;
+import org.yellowhearth.core.trace.RegulatorHeat;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.core.trace.Suspicion;
 import org.yellowhearth.core.trace.ToleranceRuns;
+import org.yellowhearth.core.trace.WarmUp;
 
 /**
  * Trace without the window: the supply of the open job as drawn and as it is, the same with something changed on trial, and the long
@@ -41,13 +44,14 @@ public final class TraceModel {
     /** Runs of the tolerance spread. */
     public static final int RUNS = 10_000;
     private static final long SEED = 20_261_124;
+    private static final double INRUSH_SHARE = 0.2;
 
     private final DeskModel model;
     private final ReadOnlyObjectWrapper<Optional<Worked>> worked = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<SupplyFigures>> trial = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<Findings>> findings = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<ToleranceRuns>> runs = new ReadOnlyObjectWrapper<>(Optional.empty());
-    private final ReadOnlyObjectWrapper<Optional<Margins>> margins = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<List<Margins>> margins = new ReadOnlyObjectWrapper<>(List.of());
     private final ObjectProperty<String> chosen = new SimpleObjectProperty<>("");
     private final DoubleProperty progress = new SimpleDoubleProperty(-1);
     private final Map<Knob, Double> changes = new HashMap<>();
@@ -58,7 +62,12 @@ public final class TraceModel {
 
     /** A supply worked out as drawn and as it is; figures are absent while something is missing. */
     public record Worked(SupplyModel drawn, SupplyModel now, Optional<SupplyFigures> drawnFigures,
-            Optional<SupplyFigures> nowFigures) {
+            Optional<SupplyFigures> nowFigures, List<ConverterFigures.Output> drawnOutputs,
+            List<ConverterFigures.Output> nowOutputs) {
+        public Worked {
+            drawnOutputs = List.copyOf(drawnOutputs);
+            nowOutputs = List.copyOf(nowOutputs);
+        }
     }
 
     /** What the readings point at. */
@@ -69,10 +78,18 @@ public final class TraceModel {
         }
     }
 
-    /** What a supply has to spare. */
-    public record Margins(List<Headroom> headroom, Optional<Inrush> inrush) {
+    /**
+     * What a supply has to spare.
+     *
+     * @param trial whether what is on trial is in it
+     */
+    public record Margins(boolean trial, List<Headroom> headroom, List<RegulatorHeat> heat, Optional<Inrush> inrush,
+            WarmUp warmUp,
+            List<ConverterFigures> converters) {
         public Margins {
             headroom = List.copyOf(headroom);
+            heat = List.copyOf(heat);
+            converters = List.copyOf(converters);
         }
     }
 
@@ -102,8 +119,8 @@ public final class TraceModel {
         return runs.getReadOnlyProperty();
     }
 
-    /** Headroom and inrush, once asked. */
-    public ReadOnlyObjectProperty<Optional<Margins>> marginsProperty() {
+    /** What the supply has to spare, once asked; and with what is on trial, where something was. */
+    public ReadOnlyObjectProperty<List<Margins>> marginsProperty() {
         return margins.getReadOnlyProperty();
     }
 
@@ -142,12 +159,21 @@ public final class TraceModel {
         model.background().aside(() -> {
             SupplyModel drawn = SupplyModel.of(job, model.knowledge(), SupplyModel.View.AS_DRAWN, age);
             SupplyModel is = SupplyModel.of(job, model.knowledge(), SupplyModel.View.AS_IT_IS, age);
-            return new Worked(drawn, is, figures(drawn), figures(is));
+            Optional<SupplyFigures> drawnFigures = figures(drawn);
+            Optional<SupplyFigures> isFigures = figures(is);
+            return new Worked(drawn, is, drawnFigures, isFigures, outputs(job, SupplyModel.View.AS_DRAWN, age, drawnFigures),
+                    outputs(job, SupplyModel.View.AS_IT_IS, age, isFigures));
         }, done -> {
             if (now.equals(basis)) {
                 worked.set(Optional.of(done));
             }
         });
+    }
+
+    private List<ConverterFigures.Output> outputs(Job job, SupplyModel.View view, OptionalDouble age,
+            Optional<SupplyFigures> figures) {
+        return figures.stream().flatMap(f -> ConverterFigures.of(job, model.knowledge(), view, age, f).stream())
+                .flatMap(c -> c.outputs().stream()).toList();
     }
 
     private void forget() {
@@ -156,7 +182,7 @@ public final class TraceModel {
         trial.set(Optional.empty());
         findings.set(Optional.empty());
         runs.set(Optional.empty());
-        margins.set(Optional.empty());
+        margins.set(List.of());
     }
 
     private OptionalDouble age(Job job) {
@@ -279,15 +305,32 @@ public final class TraceModel {
         });
     }
 
-    /** Works out headroom and inrush. */
+    /** Works out headroom, the first surge and the first minute, as the model is; and with what is on trial beside it, where something is. */
     public void margins() {
-        worked.get().flatMap(w -> w.now().supply()).ifPresent(supply -> {
-            List<String> points = points();
+        worked.get().filter(w -> w.now().supply().isPresent()).map(Worked::now).ifPresent(now -> {
+            Job job = model.job();
+            OptionalDouble age = age(job);
+            Map<Knob, Double> asked = Map.copyOf(changes);
             beside((watcher, show) -> {
-                Margins done = new Margins(Headroom.of(supply), Inrush.of(supply, points, watcher));
-                show.accept(() -> margins.set(Optional.of(done)));
+                double share = asked.isEmpty() ? 1 : 0.5;
+                List<Margins> done = new ArrayList<>(
+                        List.of(margins(job, now, now.supply().orElseThrow(), age, false, s -> watcher.goOn(share * s))));
+                if (!asked.isEmpty()) {
+                    Supply tried = now.supply().orElseThrow().tuned((knob, is) -> asked.getOrDefault(knob, is));
+                    done.add(margins(job, now, tried, age, true, s -> watcher.goOn(share + share * s)));
+                }
+                show.accept(() -> margins.set(List.copyOf(done)));
             });
         });
+    }
+
+    private Margins margins(Job job, SupplyModel now, Supply supply, OptionalDouble age, boolean trial, Watcher watcher) {
+        List<Headroom> headroom = Headroom.of(supply);
+        return new Margins(trial, headroom, RegulatorHeat.of(job, headroom),
+                Inrush.of(supply, now.points(), now.ratings(), s -> watcher.goOn(INRUSH_SHARE * s)),
+                WarmUp.of(supply, now.points(), now.cathodes(), s -> watcher.goOn(INRUSH_SHARE + (1 - INRUSH_SHARE) * s)),
+                ConverterFigures.of(job, model.knowledge(), SupplyModel.View.AS_IT_IS, age,
+                        SupplyFigures.of(supply, now.points())));
     }
 
     /** Stops what runs. */
@@ -333,12 +376,5 @@ public final class TraceModel {
             }
         }, _ -> {
         });
-    }
-
-    /** Adds several sections at once; one undo takes them back. */
-    public void add(List<? extends SupplySection> sections) {
-        model.inTurn(() -> model.act(BenchLineModel.together(sections.stream()
-                .map(s -> (Edit) new Edit.ItemChanged(Optional.empty(), Optional.of(s))).toList()), () -> {
-                }));
     }
 }

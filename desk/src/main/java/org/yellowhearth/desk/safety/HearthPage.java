@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -15,12 +16,14 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.safety.HearthReading;
+import org.yellowhearth.core.trace.SupplyRails;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
@@ -36,6 +39,7 @@ final class HearthPage extends Page {
     private final Label state = text("", "hearth-big");
     private final Label line = text("");
     private final VBox stores = column();
+    private final Button fromSupply = button("safety.rail.supply", "rails-of-supply", this::takeRails);
     private final Label unlisted = text("", "strong-note");
     private final Map<String, StoreRow> rows = new LinkedHashMap<>();
     private final PlannerPane planner;
@@ -51,7 +55,8 @@ final class HearthPage extends Page {
         FlowPane head = new FlowPane(column(state, line), power);
         head.getStyleClass().add("hearth-head");
         head.setMinWidth(0);
-        add(head, planner.curve(), heading("safety.stores"), stores, unlisted, railLine(),
+        fromSupply.managedProperty().bind(fromSupply.visibleProperty());
+        add(head, planner.curve(), heading("safety.stores"), stores, unlisted, fromSupply, railLine(),
                 text(Labels.of("safety.rail.note"), "quiet"), heading("safety.planner"), planner);
         model.hearthProperty().addListener((_, _, now) -> update(now));
     }
@@ -73,6 +78,18 @@ final class HearthPage extends Page {
         bleeder.add(line.choice("safety.rail.bleeder", "rail-bleeder", List.of(Rail.Bleeder.values())));
         f.add(line.field("safety.rail.ohms", "rail-ohms", 6));
         return line.button("safety.rail.add", "rail-add");
+    }
+
+    /** The rails that Trace knows of, all at once. */
+    private void takeRails() {
+        Job job = job();
+        model().background().aside(() -> SupplyRails.of(job, model().knowledge(), model()::newId), rails -> {
+            if (rails.isEmpty()) {
+                model().tell(Labels.of("safety.rail.supply.none"), true);
+            } else {
+                model().putAll(rails);
+            }
+        });
     }
 
     private void rail(String name, double volts, String capacitors, Rail.Bleeder bleeder, OptionalDouble ohms) {
@@ -108,6 +125,7 @@ final class HearthPage extends Page {
         unlisted.setText(missing.isEmpty() ? "" : Labels.of("safety.unlisted", missing));
         unlisted.setVisible(!missing.isEmpty());
         unlisted.setManaged(!missing.isEmpty());
+        fromSupply.setVisible(!job.items(SupplySection.class).isEmpty());
         planner.show(job, now);
         update(now);
     }

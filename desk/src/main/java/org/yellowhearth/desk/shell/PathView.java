@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 
+import javafx.beans.binding.Bindings;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -48,16 +49,19 @@ final class PathView extends VBox {
         name.setMinWidth(Region.USE_PREF_SIZE);
         Label number = new Label();
         number.getStyleClass().add("path-number");
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox row = new HBox(dot, name, gap, number);
+        number.setMinWidth(Region.USE_PREF_SIZE);
+        name.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(name, Priority.ALWAYS);
+        HBox row = new HBox(dot, name, number);
         row.getStyleClass().add("path-row");
         Button button = new Button();
         button.setGraphic(row);
         button.setId("stage-" + stage.name().toLowerCase(Locale.ROOT));
         button.getStyleClass().add("path-step");
         button.setMaxWidth(Double.MAX_VALUE);
-        row.prefWidthProperty().bind(button.widthProperty().subtract(26));
+        row.prefWidthProperty().bind(Bindings.createDoubleBinding(
+                () -> button.getWidth() - button.getInsets().getLeft() - button.getInsets().getRight(), button.widthProperty(),
+                button.insetsProperty()));
         button.setOnAction(_ -> model.stageProperty().set(stage));
         button.setAccessibleText(name.getText());
         buttons.put(stage, button);

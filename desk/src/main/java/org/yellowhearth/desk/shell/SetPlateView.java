@@ -51,6 +51,7 @@ final class SetPlateView extends HBox {
         name.maxWidthProperty().bind(widthProperty().multiply(NAME_SHARE));
         shop.setMinWidth(Region.USE_PREF_SIZE);
         widthProperty().addListener((_, _, _) -> fit());
+        name.fontProperty().addListener((_, _, _) -> Platform.runLater(this::fit));
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         VBox words = new VBox(state, since);

@@ -5,29 +5,41 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Function;
+import java.util.stream.Stream;
 
+import javafx.scene.Cursor;
 import javafx.scene.Node;
+import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
+import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplyStage;
+import org.yellowhearth.core.fact.SupplyValue;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.charts.SupplySymbols;
 import org.yellowhearth.desk.forms.Form;
+import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
@@ -35,10 +47,15 @@ import org.yellowhearth.records.words.Describe;
 
 /** Describing the supply: a preset or section by section; the fields of the one that is chosen stand beside the list. */
 final class DescribePage extends Page {
+    private static final String VALUE = "value-";
+
     private final VBox list = column();
     private final VBox fields = column();
     private final VBox assumed = column();
     private final ComboBox<Preset> presets = new ComboBox<>();
+    private final Label how = text(Labels.of("describe.how"), "quiet");
+    private final DrawingPane drawing = new DrawingPane("described-drawing", "described-", this::prepare);
+    private final Label trouble = text("", "echo-trouble");
     private final Label fieldsOf = text("", "strong-note");
     private Optional<Form> form = Optional.empty();
     private String formOf = "";
@@ -50,6 +67,7 @@ final class DescribePage extends Page {
         presets.setConverter(Form.words(model));
         presets.setValue(Preset.VALVE_CHOKE);
         presets.setId("preset");
+        presets.setMinWidth(USE_PREF_SIZE);
         presets.setAccessibleText(Labels.of("describe.preset"));
         FlowPane adds = new FlowPane();
         adds.getStyleClass().add("chips");
@@ -62,14 +80,20 @@ final class DescribePage extends Page {
         add(adds, "valve", this::valve);
         add(adds, "regulator", this::regulator);
         add(adds, "stabiliser", this::stabiliser);
+        add(adds, "converter", this::converter);
+        add(adds, "output", this::output);
         add(adds, "mains", this::mains);
         HBox begin = new HBox(presets, button("describe.preset.add", "preset-add",
-                () -> trace().add(presets.getValue().sections(job(), model()::newId))));
+                () -> model().putAll(presets.getValue().sections(job(), model()::newId))));
         begin.getStyleClass().add("item-row");
-        add(text(Labels.of("describe.how"), "quiet"), begin, adds,
+        HBox.setHgrow(how, Priority.ALWAYS);
+        begin.getChildren().add(how);
+        add(begin, adds, drawing, trouble,
                 columns(column(heading("describe.sections"), list), column(heading("describe.fields"), fields, assumed)));
+        drawing.whenTextChanges(this::draw);
         model.trace().workedProperty().addListener((_, _, _) -> {
             if (getScene() != null && model.openProperty().get().isPresent()) {
+                draw();
                 assumed();
             }
         });
@@ -89,6 +113,37 @@ final class DescribePage extends Page {
         to.getChildren().add(add);
     }
 
+    /** A symbol leads to the fields of its section. */
+    private void prepare(Region spot, SupplySymbols.Spot s) {
+        if (s.section().equals(chosen)) {
+            spot.getStyleClass().add("supply-spot-chosen");
+        }
+        spot.setCursor(Cursor.HAND);
+        spot.setOnMouseClicked(_ -> choose(s.section()));
+        spot.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
+                choose(s.section());
+                drawing.focus(s.element());
+                e.consume();
+            }
+        });
+    }
+
+    /** The drawing as it is described, and what keeps it from being worked out. */
+    private void draw() {
+        List<SupplySection> sections = job().items(SupplySection.class);
+        drawing.setVisible(!sections.isEmpty());
+        drawing.setManaged(!sections.isEmpty());
+        drawing.show(sections, RiverPage.values(trace(), sections));
+        List<String> said = trace().workedProperty().get()
+                .map(w -> Stream.concat(w.now().missing().stream(), w.now().notes().stream())
+                        .map(m -> model().words().say(m)).toList())
+                .orElse(List.of());
+        trouble.setText(sections.isEmpty() ? "" : String.join(" ", said));
+        trouble.setVisible(!trouble.getText().isEmpty());
+        trouble.setManaged(trouble.isVisible());
+    }
+
     /** Shows the fields of a section. */
     void choose(String section) {
         chosen = section;
@@ -101,6 +156,7 @@ final class DescribePage extends Page {
     protected void show(Job job) {
         List<SupplySection> sections = job.items(SupplySection.class);
         Describe describe = new Describe(model().words());
+        draw();
         fillRows(list, sections, "describe.none", s -> line(describe, s));
         Optional<SupplySection> now = sections.stream().filter(s -> s.id().equals(chosen)).findFirst();
         now.ifPresentOrElse(s -> fields(describe, s), () -> {
@@ -135,22 +191,53 @@ final class DescribePage extends Page {
         return row(open, quiet("form.take-out", () -> model().take(s)));
     }
 
-    /** What the model takes for values of the chosen section, each with where it comes from. */
+    /** What the model takes for values of the chosen section, each with where it comes from; any of them can be typed. */
     private void assumed() {
         List<ModelValue> values = trace().workedProperty().get().map(w -> w.now().values().stream()
                 .filter(v -> v.section().equals(chosen)).toList()).orElse(List.of());
+        Optional<String> typing = Optional.ofNullable(getScene()).map(Scene::getFocusOwner).map(Node::getId)
+                .filter(id -> id.startsWith(VALUE));
         assumed.getChildren().clear();
         if (!values.isEmpty()) {
             assumed.getChildren().add(text(Labels.of("trace.origins"), "form-label"));
-            values.forEach(v -> {
-                Label line = text(v.element() + ": " + model().words().word(v.which()) + " " + v.value() + ", "
-                        + model().words().word(v.origin()));
-                line.getStyleClass().add(v.origin() == ModelValue.Origin.ASSUMED || v.origin() == ModelValue.Origin.GUESSED
-                        ? "assumed"
-                        : "quiet");
-                assumed.getChildren().add(line);
-            });
+            values.forEach(v -> assumed.getChildren().add(value(v)));
+            typing.map(id -> lookup("#" + id)).ifPresent(Node::requestFocus);
         }
+    }
+
+    private Node value(ModelValue v) {
+        Measure measure = TraceDetails.measure(v.value().unit());
+        TextField field = new TextField(v.value().toString());
+        field.setId(VALUE + v.element() + "-" + v.which().code());
+        field.setPrefColumnCount(7);
+        field.setMinWidth(60);
+        field.setAccessibleText(v.element() + " " + model().words().word(v.which()));
+        Optional<SupplyValue> typed = job().items(SupplyValue.class).stream()
+                .filter(t -> t.element().equals(v.element()) && t.which().equals(v.which().code())).findFirst();
+        Runnable keep = () -> {
+            if (!field.getText().strip().equals(v.value().toString())) {
+                model().made(() -> {
+                    OptionalDouble value = measure.read(field.getText());
+                    if (value.isPresent()) {
+                        model().put(new SupplyValue(typed.map(SupplyValue::id).orElseGet(model()::newId), v.element(),
+                                v.which().code(),
+                                value.getAsDouble()));
+                    } else {
+                        typed.ifPresent(model()::take);
+                    }
+                });
+            }
+        };
+        field.setOnAction(_ -> keep.run());
+        field.focusedProperty().addListener((_, _, focused) -> {
+            if (!focused && field.getScene() != null) {
+                keep.run();
+            }
+        });
+        Label name = text(v.element() + ": " + model().words().word(v.which()) + ", " + model().words().word(v.origin()));
+        name.getStyleClass()
+                .add(v.origin() == ModelValue.Origin.ASSUMED || v.origin() == ModelValue.Origin.GUESSED ? "assumed" : "quiet");
+        return typed.isPresent() ? row(name, field, quiet("describe.untype", () -> model().take(typed.get()))) : row(name, field);
     }
 
     // --- new sections ------------------------------------------------------------------------------------------------------------
@@ -242,6 +329,24 @@ final class DescribePage extends Page {
         return new SupplyRegulator(model().newId(), free(job, "U1"), Optional.empty(), SupplyRegulator.Kind.SERIES,
                 lastPoint(job), "out", false,
                 12, OptionalDouble.empty(), OptionalDouble.empty(), "", OptionalDouble.empty());
+    }
+
+    private SupplySection converter(Job job) {
+        return new SupplyConverter(model().newId(), free(job, "K1"), Optional.empty(), lastPoint(job),
+                SupplyConverter.Shape.FLYBACK,
+                none(), none(), none(), none(), none(), Optional.empty(), none(), none(), none(), none(), none(), none());
+    }
+
+    private static OptionalDouble none() {
+        return OptionalDouble.empty();
+    }
+
+    private SupplySection output(Job job) {
+        String converter = job.items(SupplyConverter.class).stream().map(SupplyConverter::name).reduce((_, b) -> b)
+                .orElseThrow(() -> new IllegalArgumentException(Labels.of("describe.converter.first")));
+        return new SupplyOutput(model().newId(), free(job, "5V"), converter, 5, 1, Optional.empty(), OptionalDouble.of(1000e-6),
+                none(),
+                none());
     }
 
     private SupplySection stabiliser(Job job) {

@@ -12,12 +12,11 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
-import org.yellowhearth.core.trace.Headroom;
-import org.yellowhearth.core.trace.Inrush;
 import org.yellowhearth.core.trace.ToleranceRuns;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.charts.WaveChart;
+import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
@@ -28,7 +27,7 @@ final class MarginsPage extends Page {
     private static final double OUTER = 0.025;
 
     private final TraceModel trace;
-    private final VBox margins = column();
+    private final Columns margins = columns();
     private final VBox spread = column();
     private final MarkPane histogram = new MarkPane("histogram");
     private final ComboBox<String> point = new ComboBox<>();
@@ -43,15 +42,15 @@ final class MarginsPage extends Page {
         point.setAccessibleText(Labels.of("readings.point"));
         point.valueProperty().addListener((_, _, _) -> histogram());
         histogram.setPrefHeight(200);
+        histogram.managedProperty().bind(histogram.visibleProperty());
+        point.managedProperty().bind(point.visibleProperty());
         Button stop = button("suspects.stop", "margins-stop", trace::stop);
         stop.visibleProperty().bind(progress.visibleProperty());
         HBox head = new HBox(button("margins.ask", "margins-ask", trace::margins),
                 button("margins.spread", "spread-ask", trace::spread),
                 progress, stop);
         head.getStyleClass().add("item-row");
-        add(head,
-                columns(column(heading("margins.title"), margins),
-                        column(heading("margins.spread.title"), spread, point, histogram)),
+        add(head, margins, heading("margins.spread.title"), columns(column(spread), column(point, histogram)),
                 text(Labels.of("margins.how"), "quiet"));
         trace.marginsProperty().addListener((_, _, _) -> showIfOpen());
         trace.runsProperty().addListener((_, _, _) -> showIfOpen());
@@ -65,14 +64,10 @@ final class MarginsPage extends Page {
 
     @Override
     protected void show(Job job) {
-        margins.getChildren().clear();
-        trace.marginsProperty().get().ifPresentOrElse(m -> {
-            m.inrush().ifPresent(this::inrush);
-            if (m.headroom().isEmpty()) {
-                margins.getChildren().add(text(Labels.of("margins.no-regulator"), "quiet"));
-            }
-            m.headroom().forEach(this::headroom);
-        }, () -> margins.getChildren().add(text(Labels.of("margins.none"), "quiet")));
+        List<TraceModel.Margins> all = trace.marginsProperty().get();
+        margins.set(all.isEmpty()
+                ? List.of(text(Labels.of(trace.onTrial() ? "margins.none.trial" : "margins.none"), "quiet"))
+                : all.stream().map(MarginsBlock::new).toList());
         spread.getChildren().clear();
         trace.runsProperty().get().ifPresentOrElse(r -> {
             spread.getChildren().add(text(Labels.of("margins.runs", r.runs(), r.failed()), "quiet"));
@@ -91,31 +86,6 @@ final class MarginsPage extends Page {
         point.setVisible(ran);
         histogram.setVisible(ran);
         histogram();
-    }
-
-    private void inrush(Inrush i) {
-        margins.getChildren().add(text(Labels.of("margins.inrush", i.rectifier(), Quantity.amperes(i.peakAmperes()),
-                Math.round(i.worstPhaseDegrees()))));
-        i.rails()
-                .forEach(r -> margins.getChildren().add(text(Labels.of("margins.cold", r.name(), Quantity.volts(r.highestVolts()),
-                        r.secondsToNineTenths().isPresent()
-                                ? Quantity.of(r.secondsToNineTenths().getAsDouble(), Unit.SECOND).toString()
-                                : Labels.of("margins.never")))));
-    }
-
-    private void headroom(Headroom h) {
-        if (!h.known()) {
-            margins.getChildren().add(text(Labels.of("margins.unknown", h.regulator())));
-            return;
-        }
-        margins.getChildren().add(text(Labels.of("margins.headroom", h.regulator(), Quantity.volts(h.lowestInput()),
-                Quantity.volts(h.spare()), Quantity.watts(h.watts())), h.spare() > 0 ? "suspect" : "outcome-bad"));
-        margins.getChildren().add(text(h.spare() <= 0
-                ? Labels.of("margins.dips")
-                : h.keeps().isEmpty()
-                        ? Labels.of("margins.plenty")
-                        : Labels.of("margins.keeps", Quantity.percent(h.keeps().get())),
-                "quiet"));
     }
 
     private void histogram() {

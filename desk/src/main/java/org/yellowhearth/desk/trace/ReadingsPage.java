@@ -13,6 +13,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 
 import org.yellowhearth.core.fact.SupplyBridge;
+import org.yellowhearth.core.fact.SupplyMains;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.job.Job;
@@ -62,8 +63,9 @@ final class ReadingsPage extends Page {
         List<ComboBox<SupplyReading.Kind>> kind = new ArrayList<>();
         List<ComboBox<SupplyReading.State>> state = new ArrayList<>();
         AddLine line = new AddLine(model(), () -> model().made(() -> model().put(new SupplyReading(model().newId(),
-                model().now().toInstant(), f.get(0).getText().strip(), kind.getFirst().getValue(),
-                Measure.VOLTS.read(f.get(1).getText())
+                model().now().toInstant(), point(kind.getFirst().getValue(), f.get(0).getText().strip()),
+                kind.getFirst().getValue(),
+                (kind.getFirst().getValue() == SupplyReading.Kind.WATTS ? Measure.WATTS : Measure.VOLTS).read(f.get(1).getText())
                         .orElseThrow(() -> new IllegalArgumentException(Labels.of("readings.volts.needed"))),
                 Measure.VOLTS.read(f.get(2).getText()), Measure.OHMS.read(f.get(3).getText()), OptionalDouble.empty(),
                 state.getFirst().getValue(), Measure.PLAIN.read(f.get(6).getText()), f.get(7).getText().strip(),
@@ -81,6 +83,11 @@ final class ReadingsPage extends Page {
         f.add(line.field("readings.seconds", "reading-seconds", 5));
         f.add(line.field("readings.settings", "reading-settings", 9));
         return line.button("readings.add", "reading-add");
+    }
+
+    /** Watts are read at the mains, and nowhere else. */
+    private static String point(SupplyReading.Kind kind, String typed) {
+        return kind == SupplyReading.Kind.WATTS && typed.isEmpty() ? SupplyMains.POINT : typed;
     }
 
     private AddLine targetLine() {
@@ -189,21 +196,28 @@ final class ReadingsPage extends Page {
         Optional<SupplyFigures> now = model().trace().workedProperty().get().flatMap(TraceModel.Worked::nowFigures);
         for (SupplyReading r : all) {
             double line = line(r);
-            String model = now.flatMap(f -> f.points().stream().filter(p -> p.name().equals(r.point())).findFirst())
-                    .map(p -> Quantity.volts(switch (r.kind()) {
-                        case DIRECT -> p.dcVolts();
-                        case TRUE_RMS -> p.rippleRms();
-                        case AVERAGE -> p.rippleAverage();
-                    }).toString()).orElse("");
+            String model = now.map(f -> modelled(f, r)).orElse("");
             Optional<SupplyTarget> target = job.items(SupplyTarget.class).stream()
-                    .filter(t -> t.point().equals(r.point()) && !r.kind().alternating()).findFirst();
+                    .filter(t -> t.point().equals(r.point()) && r.kind() == SupplyReading.Kind.DIRECT).findFirst();
             String drawn = target.map(t -> Quantity.volts(atLine(t, line)).toString()).orElse("");
             Label off = target.map(t -> off(r.volts(), atLine(t, line), t)).orElseGet(() -> text(""));
             readings.addRow(readings.getRowCount(), text(r.point(), "strong-note"), text(model().words().word(r.kind())),
-                    text(Quantity.volts(r.volts()).toString(), "figure"), text(model, "figure"), text(drawn, "figure"), off,
+                    text(Readings.figure(r.kind(), r.volts()).toString(), "figure"), text(model, "figure"), text(drawn, "figure"),
+                    off,
                     text(r.twinVolts().isPresent() ? Quantity.volts(r.twinVolts().getAsDouble()).toString() : "", "figure"),
                     text(remarks(r), "quiet"), quiet("form.take-out", () -> model().take(r)));
         }
+    }
+
+    private static String modelled(SupplyFigures f, SupplyReading r) {
+        OptionalDouble figure = r.kind() == SupplyReading.Kind.WATTS
+                ? f.mainsWatts()
+                : f.points().stream().filter(p -> p.name().equals(r.point())).mapToDouble(p -> switch (r.kind()) {
+                    case DIRECT, WATTS -> p.dcVolts();
+                    case TRUE_RMS -> p.rippleRms();
+                    case AVERAGE -> p.rippleAverage();
+                }).findFirst();
+        return figure.isPresent() ? Readings.figure(r.kind(), figure.getAsDouble()).toString() : "";
     }
 
     private void head() {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import javafx.geometry.Orientation;
 import javafx.scene.Cursor;
 import javafx.scene.control.Label;
@@ -12,12 +13,11 @@ import javafx.scene.control.SplitPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
@@ -26,6 +26,7 @@ import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.trace.ConverterFigures;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.desk.Labels;
@@ -46,17 +47,14 @@ final class RiverPage extends BorderPane {
     private final DeskModel model;
     private final TraceModel trace;
     private final MarkPane river = new MarkPane("river");
-    private final MarkPane drawing = new MarkPane("supply-drawing");
-    private final Pane spots = new Pane();
-    private final StackPane under = new StackPane(drawing, spots);
+    private final DrawingPane drawing = new DrawingPane("supply-drawing", "symbol-", this::prepare);
     private final Label empty = Page.text("", "empty-state");
     private final SplitPane split;
 
     RiverPage(DeskModel model) {
         this.model = model;
         this.trace = model.trace();
-        spots.setPickOnBounds(false);
-        ScrollPane scroll = new ScrollPane(under);
+        ScrollPane scroll = new ScrollPane(drawing);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         river.setId("river");
@@ -70,7 +68,6 @@ final class RiverPage extends BorderPane {
         trace.workedProperty().addListener((_, _, _) -> show());
         trace.trialProperty().addListener((_, _, _) -> drawRiver());
         trace.chosenProperty().addListener((_, _, _) -> show());
-        spots.widthProperty().addListener((_, _, _) -> placeSpots());
         drawing.whenTextChanges(this::show);
     }
 
@@ -91,12 +88,7 @@ final class RiverPage extends BorderPane {
         if (!something) {
             return;
         }
-        Function<String, String> values = values();
-        drawing.show((width, _, em) -> SupplySymbols.marks(sections, values, River.LEFT_EMS * em, width, em));
-        double height = SupplySymbols.height(sections, drawing.em());
-        under.setMinHeight(height);
-        under.setPrefHeight(height);
-        placeSpots();
+        drawing.show(sections, values());
         drawRiver();
     }
 
@@ -115,16 +107,20 @@ final class RiverPage extends BorderPane {
 
     /** The most telling value of each element, as the model has it. */
     Function<String, String> values() {
+        return values(trace, sections());
+    }
+
+    static Function<String, String> values(TraceModel trace, List<SupplySection> sections) {
         Optional<SupplyModel> now = trace.workedProperty().get().map(TraceModel.Worked::now);
         return element -> now
                 .map(n -> n.values().stream().filter(v -> v.element().equals(element)).filter(v -> switch (v.which()) {
                     case CAPACITANCE, RESISTANCE, INDUCTANCE, DROP, DROPOUT -> true;
                     default -> false;
-                }).map(v -> v.value().toString()).findFirst().orElseGet(() -> typed(element))).orElse("");
+                }).map(v -> v.value().toString()).findFirst().orElseGet(() -> typed(sections, element))).orElse("");
     }
 
-    private String typed(String element) {
-        return sections().stream().map(s -> switch (s) {
+    private static String typed(List<SupplySection> sections, String element) {
+        return sections.stream().map(s -> switch (s) {
             case SupplyLoad l when l.name().equals(element) -> Quantity.of(l.value(), switch (l.kind()) {
                 case RESISTANCE -> Unit.OHM;
                 case CURRENT -> Unit.AMPERE;
@@ -134,46 +130,36 @@ final class RiverPage extends BorderPane {
                 (w.tapped() ? "2 × " : "") + Quantity.volts(w.volts());
             case SupplyStage v when v.name().equals(element) -> Quantity.amperes(v.amperes()).toString();
             case SupplyRegulator r when r.name().equals(element) -> Quantity.volts(r.volts()).toString();
+            case SupplyOutput o when o.name().equals(element) -> Quantity.amperes(o.amperes()).toString();
+            case SupplyOutput o when element.equals("C-" + o.name()) && o.farads().isPresent() ->
+                Quantity.farads(o.farads().getAsDouble()).toString();
             default -> "";
         }).filter(t -> !t.isEmpty()).findFirst().orElse("");
     }
 
-    /** Places that can be pointed at, one over each symbol. */
-    private void placeSpots() {
-        spots.getChildren().clear();
-        for (SupplySymbols.Spot s : SupplySymbols.spots(sections(), River.LEFT_EMS * drawing.em(), spots.getWidth(),
-                drawing.em())) {
-            Region spot = new Region();
-            spot.getStyleClass().add("supply-spot");
-            if (s.element().equals(trace.chosenProperty().get())) {
-                spot.getStyleClass().add("supply-spot-chosen");
-            }
-            spot.setId("symbol-" + s.element());
-            spot.setAccessibleText(s.element());
-            spot.setFocusTraversable(true);
-            spot.resizeRelocate(s.x(), s.y(), s.width(), s.height());
-            spot.setManaged(false);
-            Optional<Knob> knob = knob(s.element());
-            spot.setCursor(knob.isPresent() ? Cursor.V_RESIZE : Cursor.HAND);
-            double[] from = new double[2];
-            spot.setOnMousePressed(e -> {
-                from[0] = e.getSceneY();
-                from[1] = knob.map(k -> trace.value(k).orElse(0)).orElse(0.0);
-                e.consume();
-            });
-            spot.setOnMouseDragged(e -> knob.filter(_ -> from[1] > 0)
-                    .ifPresent(k -> trace.attempt(k, from[1] * Math.pow(10, (from[0] - e.getSceneY()) / DECADE_PIXELS))));
-            spot.setOnMouseClicked(_ -> trace.chosenProperty().set(s.element()));
-            spot.addEventHandler(KeyEvent.KEY_PRESSED, e -> key(e, s.element(), knob));
-            spots.getChildren().add(spot);
+    /** A symbol is chosen by a click and changed by dragging. */
+    private void prepare(Region spot, SupplySymbols.Spot s) {
+        if (s.element().equals(trace.chosenProperty().get())) {
+            spot.getStyleClass().add("supply-spot-chosen");
         }
+        Optional<Knob> knob = knob(s.element());
+        spot.setCursor(knob.isPresent() ? Cursor.V_RESIZE : Cursor.HAND);
+        double[] from = new double[2];
+        spot.setOnMousePressed(e -> {
+            from[0] = e.getSceneY();
+            from[1] = knob.map(k -> trace.value(k).orElse(0)).orElse(0.0);
+            e.consume();
+        });
+        spot.setOnMouseDragged(e -> knob.filter(_ -> from[1] > 0)
+                .ifPresent(k -> trace.attempt(k, from[1] * Math.pow(10, (from[0] - e.getSceneY()) / DECADE_PIXELS))));
+        spot.setOnMouseClicked(_ -> trace.chosenProperty().set(s.element()));
+        spot.addEventHandler(KeyEvent.KEY_PRESSED, e -> key(e, s.element(), knob));
     }
 
     private void key(KeyEvent e, String element, Optional<Knob> knob) {
         if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
             trace.chosenProperty().set(element);
-            spots.lookupAll(".supply-spot").stream().filter(n -> n.getId().equals("symbol-" + element)).findFirst()
-                    .ifPresent(n -> n.requestFocus());
+            drawing.focus(element);
         } else if (knob.isPresent() && (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN)) {
             double times = e.getCode() == KeyCode.UP ? KEY_STEP : 1 / KEY_STEP;
             trace.value(knob.get()).ifPresent(v -> trace.attempt(knob.get(), v * times));
@@ -199,8 +185,18 @@ final class RiverPage extends BorderPane {
     River shown() {
         Optional<TraceModel.Worked> w = trace.workedProperty().get();
         Optional<SupplyFigures> now = trace.trialProperty().get().or(() -> w.flatMap(TraceModel.Worked::nowFigures));
-        return new River(sections(), w.flatMap(TraceModel.Worked::drawnFigures).map(this::reaches).orElse(List.of()),
-                now.map(this::reaches).orElse(List.of()), posts());
+        return new River(sections(), reaches(w.flatMap(TraceModel.Worked::drawnFigures), w.map(TraceModel.Worked::drawnOutputs)),
+                reaches(now, w.map(TraceModel.Worked::nowOutputs)), posts());
+    }
+
+    /** The points of the supply, and behind its converters their outputs, whose ripple is too fast for a wave over the mains. */
+    private List<River.Reach> reaches(Optional<SupplyFigures> figures, Optional<List<ConverterFigures.Output>> outputs) {
+        return Stream.concat(figures.map(this::reaches).orElse(List.of()).stream(),
+                figures.isEmpty() ? Stream.of() : outputs.orElse(List.of()).stream().map(o -> {
+                    double half = o.ripple().peakToPeak() / 2;
+                    return new River.Reach(o.name(), o.volts(), o.volts() - half, o.volts() + half,
+                            List.of(o.volts(), o.volts()));
+                })).toList();
     }
 
     private List<River.Reach> reaches(SupplyFigures figures) {
@@ -226,7 +222,7 @@ final class RiverPage extends BorderPane {
         List<SupplyReading> all = Readings.newest(model.job());
         List<River.Post> posts = new ArrayList<>();
         for (SupplyReading r : all) {
-            if (!r.kind().alternating()) {
+            if (r.kind() == SupplyReading.Kind.DIRECT) {
                 String ripple = all.stream().filter(a -> a.kind().alternating() && a.point().equals(r.point())).findFirst()
                         .map(a -> ", " + Quantity.volts(a.volts()) + " AC").orElse("");
                 posts.add(new River.Post(r.point(), r.volts(), Math.abs(r.volts()) * r.uncertainty().orElse(USUAL_METER), 0,

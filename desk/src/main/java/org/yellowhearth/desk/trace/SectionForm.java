@@ -4,14 +4,19 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.function.Supplier;
 
+import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyOutput;
+import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplyStage;
+import org.yellowhearth.core.fact.SupplyState;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Capacitor;
@@ -52,7 +57,7 @@ final class SectionForm {
             case SupplyFilter f ->
                 f.from().equals(f.to()) ? "reservoir" : f.to().equals(SupplySection.CHASSIS) ? "bleeder" : "stage";
             case SupplyRegulator r -> r.kind().code();
-            case SupplyMains _,SupplyWinding _,SupplyLoad _,SupplyStage _ -> "";
+            case SupplyMains _,SupplyWinding _,SupplyLoad _,SupplyStage _,SupplyConverter _,SupplyOutput _ -> "";
         };
     }
 
@@ -63,6 +68,9 @@ final class SectionForm {
                 maybe("section.line", "volts", Measure.VOLTS);
                 number("section.hertz", "hertz", Measure.HERTZ);
                 maybe("section.primary", "primaryOhms", Measure.OHMS);
+                maybe("section.other", "otherWatts", Measure.WATTS);
+                maybe("section.lamp", "lampWatts", Measure.WATTS);
+                maybe("section.lamp.volts", "lampVolts", Measure.VOLTS);
             }
             case SupplyWinding _ -> {
                 text("section.name", "name");
@@ -80,9 +88,12 @@ final class SectionForm {
                 form.figure("section.draws", "section-value", Measure.PLAIN,
                         () -> OptionalDouble.of(now(SupplyLoad.class).value()),
                         v -> put("value", v.orElseThrow(() -> needed("section.draws"))));
+                states(() -> now(SupplyLoad.class).name());
             }
             case SupplyStage _ -> stage();
             case SupplyRegulator r -> regulator(r);
+            case SupplyConverter _ -> converter();
+            case SupplyOutput _ -> output();
         }
     }
 
@@ -100,6 +111,9 @@ final class SectionForm {
             OptionalInt plates = now(SupplyRectifier.class).plates();
             return plates.isPresent() ? OptionalDouble.of(plates.getAsInt()) : OptionalDouble.empty();
         }, v -> put("plates", v.isPresent() ? OptionalInt.of((int) Math.round(v.getAsDouble())) : OptionalInt.empty()));
+        choice("section.heating", "heating", List.of(SupplyRectifier.Heating.values()));
+        maybe("section.rated", "ratedAmperes", Measure.AMPERES);
+        maybe("section.surge", "surgeAmperes", Measure.AMPERES);
         tick("section.negative", "negative");
         text("section.to", "to");
         if (r.scheme().doubles()) {
@@ -157,6 +171,67 @@ final class SectionForm {
         part("section.cathode.cap", "cathodeCap", true);
         number("section.grid.ohms", "gridOhms", Measure.OHMS);
         text("section.grid.point", "gridPoint");
+        choice("section.heating", "heating", List.of(SupplyRectifier.Heating.values()));
+        states(() -> now(SupplyStage.class).name());
+    }
+
+    /** What it draws in other states of the set, in per cent of what is described; empty for a state nobody spoke of. */
+    private void states(Supplier<String> name) {
+        for (SupplyReading.State state : SupplyReading.State.values()) {
+            if (state != SupplyReading.State.UNSTATED) {
+                form.figure("section.state." + state.code(), "section-" + state.code(), Measure.PLAIN,
+                        () -> stated(state, name.get()).map(s -> OptionalDouble.of(100 * s.share()))
+                                .orElse(OptionalDouble.empty()),
+                        v -> state(state, name.get(), v));
+            }
+        }
+    }
+
+    private Optional<SupplyState> stated(SupplyReading.State state, String name) {
+        return model.job().items(SupplyState.class).stream().filter(s -> s.state() == state && s.name().equals(name)).findFirst();
+    }
+
+    private void state(SupplyReading.State state, String name, OptionalDouble percent) {
+        Optional<SupplyState> before = stated(state, name);
+        if (percent.isPresent()) {
+            model.put(new SupplyState(before.map(SupplyState::id).orElseGet(model::newId), state, name,
+                    percent.getAsDouble() / 100));
+        } else {
+            before.ifPresent(model::take);
+        }
+    }
+
+    private void converter() {
+        text("section.name", "name");
+        part("section.part", "part", false);
+        text("section.from", "from");
+        choice("section.shape", "shape", List.of(SupplyConverter.Shape.values()));
+        maybe("section.efficiency", "efficiency", Measure.PLAIN);
+        maybe("section.start.volts", "startVolts", Measure.VOLTS);
+        maybe("section.switching", "hertz", Measure.HERTZ);
+        maybe("section.duty", "duty", Measure.PLAIN);
+        maybe("section.start.ohms", "startOhms", Measure.OHMS);
+        part("section.start.cap", "startCap", true);
+        maybe("section.start.farads", "startFarads", Measure.FARADS);
+        maybe("section.on.volts", "onVolts", Measure.VOLTS);
+        maybe("section.off.volts", "offVolts", Measure.VOLTS);
+        maybe("section.idle", "idleAmperes", Measure.AMPERES);
+        maybe("section.run", "runAmperes", Measure.AMPERES);
+        maybe("section.takeover", "takeoverSeconds", Measure.PLAIN);
+    }
+
+    private void output() {
+        text("section.name", "name");
+        form.pick("section.converter", "section-converter", w -> w, () -> now(SupplyOutput.class).converter(),
+                w -> put("converter", w)).getItems()
+                .setAll(model.job().items(SupplyConverter.class).stream().map(SupplyConverter::name).toList());
+        number("section.out.volts", "volts", Measure.VOLTS);
+        number("section.out.amperes", "amperes", Measure.AMPERES);
+        part("section.filter", "capacitor", true);
+        maybe("section.farads", "farads", Measure.FARADS);
+        maybe("section.esr.fast", "esrOhms", Measure.OHMS);
+        form.figure("section.henries", "section-henries", Measure.HENRIES, () -> now(SupplyOutput.class).henries(),
+                v -> put("henries", v));
     }
 
     private void regulator(SupplyRegulator r) {
@@ -174,6 +249,11 @@ final class SectionForm {
             maybe("section.dropout", "dropoutVolts", Measure.VOLTS);
             text("section.tracks", "tracks");
             maybe("section.tracks.volts", "tracksVolts", Measure.VOLTS);
+            part("section.driver", "driver", false);
+            part("section.reference", "reference", false);
+            part("section.compensation", "compensation", true);
+            maybe("section.theta", "kelvinPerWatt", Measure.PLAIN);
+            maybe("section.hottest", "mostCelsius", Measure.PLAIN);
         }
     }
 

@@ -1,6 +1,9 @@
 package org.yellowhearth.desk.trace;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
 
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -10,12 +13,16 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.trace.Diagnosis;
+import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.MeterCheck;
 import org.yellowhearth.core.trace.NextStep;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
@@ -26,6 +33,7 @@ final class SuspectsPage extends Page {
     private static final int MOST_SHOWN = 8;
     private static final int MOST_STEPS = 4;
     private static final int COMPARED = 2;
+    private static final double LEAST_BITS = 0.005;
     private static final double DANGEROUS = 60;
 
     private final TraceModel trace;
@@ -35,6 +43,8 @@ final class SuspectsPage extends Page {
     private final VBox found = column();
     private final VBox next = column();
     private final GridPane compared = new GridPane();
+    private final Columns answer = columns(column(heading("suspects.found"), found, heading("suspects.compared"), compared),
+            column(heading("suspects.next"), next));
     private final Label state = text("", "quiet");
 
     SuspectsPage(DeskModel model) {
@@ -48,8 +58,8 @@ final class SuspectsPage extends Page {
         head.getStyleClass().add("item-row");
         compared.getStyleClass().add("sums");
         compared.setId("suspects-compared");
-        add(head, state, columns(column(heading("suspects.found"), found), column(heading("suspects.next"), next)),
-                heading("suspects.compared"), compared, text(Labels.of("suspects.how"), "quiet"));
+        answer.managedProperty().bind(answer.visibleProperty());
+        add(head, state, answer, text(Labels.of("suspects.how"), "quiet"));
         trace.findingsProperty().addListener((_, _, _) -> {
             if (model.openProperty().get().isPresent()) {
                 show(job());
@@ -70,6 +80,7 @@ final class SuspectsPage extends Page {
         found.getChildren().clear();
         next.getChildren().clear();
         compared.getChildren().clear();
+        answer.setVisible(trace.findingsProperty().get().isPresent());
         if (trace.findingsProperty().get().isEmpty()) {
             boolean readings = !job.items(SupplyReading.class).isEmpty();
             state.setText(Labels.of(readings ? "suspects.not-asked" : "suspects.no-readings"));
@@ -81,7 +92,11 @@ final class SuspectsPage extends Page {
                 : Labels.of(f.pairs() ? "suspects.with-pairs" : "suspects.singles", f.suspicion().used().size(),
                         f.suspicion().leftOut().size()));
         explanations(f.explanations());
-        f.next().stream().limit(MOST_STEPS).forEach(this::step);
+        List<NextStep> telling = f.next().stream().filter(n -> n.bits() >= LEAST_BITS).limit(MOST_STEPS).toList();
+        telling.forEach(this::step);
+        if (telling.isEmpty() && !f.next().isEmpty()) {
+            next.getChildren().add(text(Labels.of("suspects.nothing-tells"), "quiet"));
+        }
         compare(f);
     }
 
@@ -103,12 +118,31 @@ final class SuspectsPage extends Page {
             Label name = text(text.of(e, nothing()), e.alike() ? "strong-note" : "suspect");
             Label percent = text(percent(e.probability()), "figure");
             percent.setMinWidth(USE_PREF_SIZE);
+            percent.getStyleClass().add("chance");
             HBox row = row(name, bar, percent);
             if (!e.sound()) {
                 row.setOnMouseClicked(_ -> trace.chosenProperty().set(e.parts().getFirst()));
             }
             found.getChildren().add(row);
         });
+        all.stream().filter(Diagnosis.Explanation::alike).flatMap(e -> IntStream.range(0, e.parts().size())
+                .mapToObj(k -> Map.entry(e.parts().get(k), e.faults().get(k).mode()))).distinct()
+                .forEach(e -> inside(e.getKey(), e.getValue()));
+    }
+
+    /** What inside a regulator would make it do that, and what to measure there. */
+    private void inside(String part, Fault.Mode does) {
+        job().items(SupplyRegulator.class).stream().filter(r -> r.name().equals(part) && r.kind() == SupplyRegulator.Kind.SERIES)
+                .forEach(r -> model().knowledge().supply().inside(does.code()).forEach(i -> {
+                    Optional<PartRef> named = switch (i.place()) {
+                        case PASS -> r.part();
+                        case DRIVER -> r.driver();
+                        case REFERENCE -> r.reference();
+                        case COMPENSATION -> r.compensation();
+                    };
+                    found.getChildren().add(
+                            text(named.map(ref -> ref + ": ").orElse("") + model().words().term("Inside." + i.id()), "quiet"));
+                }));
     }
 
     private static String percent(double share) {
@@ -126,7 +160,8 @@ final class SuspectsPage extends Page {
         box.getStyleClass().add("point");
         s.shows().stream().filter(x -> x.probability() > 0.01)
                 .forEach(x -> box.getChildren().add(text(Labels.of("suspects.shows", FaultText.parts(x.parts(), nothing()),
-                        Quantity.volts(x.volts()), Quantity.volts(x.spread())))));
+                        Readings.figure(s.kind().orElse(SupplyReading.Kind.DIRECT), x.volts()),
+                        Readings.figure(s.kind().orElse(SupplyReading.Kind.DIRECT), x.spread())))));
         if (s.way() == NextStep.Way.BRIDGE) {
             box.getChildren().add(text(Labels.of("suspects.bridge"), "quiet"));
         }
@@ -158,9 +193,10 @@ final class SuspectsPage extends Page {
             SupplyReading reading = f.suspicion().used().get(r);
             compared.add(text(reading.point(), "strong-note"), 0, r + 1);
             compared.add(text(model().words().word(reading.kind())), 1, r + 1);
-            compared.add(text(Quantity.volts(reading.volts()).toString(), "figure"), 2, r + 1);
+            compared.add(text(Readings.figure(reading.kind(), reading.volts()).toString(), "figure"), 2, r + 1);
             for (int k = 0; k < leaders.size(); k++) {
-                compared.add(text(Quantity.volts(leaders.get(k).predicted().get(r)).toString(), "figure"), 3 + k, r + 1);
+                compared.add(text(Readings.figure(reading.kind(), leaders.get(k).predicted().get(r)).toString(), "figure"), 3 + k,
+                        r + 1);
             }
         }
     }

@@ -8,7 +8,6 @@ import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
-
 import javafx.geometry.HPos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -20,10 +19,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
@@ -295,9 +294,10 @@ final class TraceDetails extends ScrollPane {
         content.getChildren().addAll(Page.text(model.words().word(knob.which()), "reasons-quiet"), line);
     }
 
-    private static Measure measure(Unit unit) {
+    static Measure measure(Unit unit) {
         return switch (unit) {
             case FARAD -> Measure.FARADS;
+            case HENRY -> Measure.HENRIES;
             case OHM -> Measure.OHMS;
             case VOLT -> Measure.VOLTS;
             case AMPERE -> Measure.AMPERES;
@@ -311,18 +311,20 @@ final class TraceDetails extends ScrollPane {
     }
 
     private Unit unit(Knob knob) {
+        return unit(model.job(), knob);
+    }
+
+    /** The unit of a value: of a load that of its kind, of shares per cent. */
+    static Unit unit(Job job, Knob knob) {
         return switch (knob.which()) {
-            case CAPACITANCE -> Unit.FARAD;
-            case SERIES_RESISTANCE, LEAKAGE_RESISTANCE, RESISTANCE, WINDING_RESISTANCE, OUTPUT_RESISTANCE -> Unit.OHM;
-            case INDUCTANCE -> Unit.HENRY;
-            case WINDING_VOLTS, DROP, HELD_VOLTS, DROPOUT, MAINS_VOLTS -> Unit.VOLT;
             case CONDUCTANCE, EMISSION -> Unit.PERCENT;
-            case LOAD -> model.job().items(SupplyLoad.class).stream().filter(l -> l.name().equals(knob.element()))
+            case LOAD -> job.items(SupplyLoad.class).stream().filter(l -> l.name().equals(knob.element()))
                     .findFirst().map(l -> switch (l.kind()) {
                         case RESISTANCE -> Unit.OHM;
                         case CURRENT -> Unit.AMPERE;
                         case POWER -> Unit.WATT;
-                    }).orElse(Unit.RATIO);
+                    }).orElse(Unit.WATT);
+            default -> knob.which().unit();
         };
     }
 

@@ -10,6 +10,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -65,12 +66,12 @@ public final class TraceView extends BorderPane {
         title.setMinWidth(USE_PREF_SIZE);
         tabs = new PageTabs(pages.keySet(), "trace.page.", "trace-", this::show);
         HBox.setHgrow(tabs, Priority.ALWAYS);
-        HBox head = new HBox(title, tabs);
-        head.getStyleClass().add("stage-line");
         Button svg = Page.button("trace.svg", "trace-svg",
                 () -> files.newPicture("supply.svg").ifPresent(f -> model.save(f, svg())));
         Button spice = Page.button("trace.spice", "trace-spice",
                 () -> files.newPicture("supply.cir").ifPresent(f -> model.save(f, spice())));
+        said(svg, "trace.svg.long");
+        said(spice, "trace.spice.long");
         ToggleButton reasons = new ToggleButton(Labels.of("trace.details"));
         reasons.setId("show-details");
         reasons.setMinWidth(USE_PREF_SIZE);
@@ -79,10 +80,20 @@ public final class TraceView extends BorderPane {
         legend.getChildren().addAll(swatch("river-drawn-swatch", "trace.legend.drawn"),
                 swatch("river-now-swatch", "trace.legend.now"),
                 swatch("river-post-swatch", "trace.legend.posts"));
-        HBox tools = Page.row(legend, svg, spice, reasons);
-        setTop(new VBox(head, tools));
+        HBox head = new HBox(title, tabs, svg, spice, reasons);
+        head.getStyleClass().add("stage-line");
+        VBox top = new VBox(head, legend);
+        top.getStyleClass().add("trace-head");
+        setTop(top);
         model.reasonsShownProperty().addListener((_, _, _) -> show(page));
         show("river");
+    }
+
+    /** A short word on the button, the whole sentence for who asks. */
+    private static void said(Button button, String label) {
+        button.setTooltip(new Tooltip(Labels.of(label)));
+        button.setAccessibleText(Labels.of(label));
+        button.getStyleClass().add("quiet-button");
     }
 
     private static Label swatch(String style, String label) {
@@ -101,6 +112,7 @@ public final class TraceView extends BorderPane {
         setCenter(pages.get(name));
         boolean river = name.equals("river");
         legend.setVisible(river);
+        legend.setManaged(river);
         setRight(river && model.reasonsShownProperty().get() ? details : null);
     }
 

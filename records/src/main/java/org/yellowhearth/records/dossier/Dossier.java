@@ -9,6 +9,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.renew.Replacement;
 import org.yellowhearth.core.renew.ReplacementRules;
+import org.yellowhearth.core.trace.SupplySurroundings;
 
 /** What goes into the dossier of a job: the job, every part judged, and the moment it was made at. */
 public record Dossier(Job job, List<Item> items, Knowledge knowledge, ZonedDateTime madeAt) {
@@ -22,7 +23,7 @@ public record Dossier(Job job, List<Item> items, Knowledge knowledge, ZonedDateT
 
     /** Judges every part of a job as of a moment. */
     public static Dossier of(Job job, Knowledge knowledge, ZonedDateTime now) {
-        Assessor assessor = new Assessor(knowledge);
+        Assessor assessor = new Assessor(knowledge, SupplySurroundings.by(knowledge));
         ReplacementRules rules = new ReplacementRules(knowledge);
         return new Dossier(job, assessor.assessAll(job, now.toLocalDate()).stream()
                 .map(a -> new Item(a, rules.propose(job, a.part()))).toList(), knowledge, now);

@@ -48,7 +48,8 @@ public final class KnowledgeFiles {
         return new Knowledge(kinds, sources, VocabularyFile.read(open("vocabulary.json"), kindWords),
                 CautionFile.read(open("cautions.json"), sources.keySet()), RuleFiles.roles(open("roles.json"), sources),
                 RuleFiles.windows(open("part-rules.json"), sources), RuleFiles.wear(open("part-rules.json")),
-                RuleFiles.signs(open("fault-rules.json")), RuleFiles.faults(open("fault-rules.json"), sources));
+                RuleFiles.signs(open("fault-rules.json")), RuleFiles.faults(open("fault-rules.json"), sources),
+                RuleFiles.supply(open("supply-rules.json"), sources));
     }
 
     private static JsonValue open(String name) {

@@ -6,15 +6,20 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 
+import org.yellowhearth.core.fact.SupplyRectifier;
+import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.knowledge.PartRule;
 import org.yellowhearth.core.knowledge.PartWear;
 import org.yellowhearth.core.knowledge.RoleRule;
 import org.yellowhearth.core.knowledge.Source;
+import org.yellowhearth.core.knowledge.SupplyRules;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.records.json.JsonValue;
 
 /** Reads what roles ask of capacitors, and the windows and wear of parts that are none. */
@@ -91,5 +96,39 @@ final class RuleFiles {
                     v.field("sorts").list(MOST).stream().map(r -> r.code(Sort.class)).toList(), v.field("clears").bool(),
                     v.field("sum").code(FaultRule.Sum.class), KnowledgeFiles.cite(v, "source", sources));
         }).toList();
+    }
+
+    /** What the supply model takes where a set says nothing. */
+    static SupplyRules supply(JsonValue file, Map<String, Source> sources) {
+        file.object("format", "version", "ageing", "cathodes", "rectifiers", "inside");
+        Map<Family, AgeingRule> ageing = new EnumMap<>(Family.class);
+        file.field("ageing").list(MOST).forEach(v -> {
+            v.object("family", "dissipation", "leakSeconds", "capacitancePerYear", "esrYears", "leakYears", "leakDecadeYears",
+                    "leastLeakOhms", "source");
+            ageing.put(v.field("family").code(Family.class), new AgeingRule(v.field("dissipation").number(0, 1),
+                    v.positive("leakSeconds", LARGEST),
+                    v.optional("capacitancePerYear").map(c -> c.number(-0.02, 0.02)).orElse(0.0),
+                    v.positive("esrYears", LARGEST), v.positive("leakYears", LARGEST), v.positive("leakDecadeYears", LARGEST),
+                    v.positive("leastLeakOhms", LARGEST).orElse(1), KnowledgeFiles.cite(v, "source", sources)));
+        });
+        List<SupplyRules.Cathode> cathodes = file.field("cathodes").list(MOST).stream().map(v -> {
+            v.object("heating", "rectifier", "seconds", "source");
+            return new SupplyRules.Cathode(v.field("heating").code(SupplyRectifier.Heating.class), v.field("rectifier").bool(),
+                    v.field("seconds").number(0.01, 600), KnowledgeFiles.cite(v, "source", sources));
+        }).toList();
+        Map<SupplyRectifier.Make, SupplyRules.RectifierClass> rectifiers = new EnumMap<>(SupplyRectifier.Make.class);
+        file.field("rectifiers").list(MOST).forEach(v -> {
+            v.object("make", "peakTimes", "surgeTimes", "surgeSeconds", "source");
+            rectifiers.put(v.field("make").code(SupplyRectifier.Make.class),
+                    new SupplyRules.RectifierClass(v.field("peakTimes").number(1, 1000), v.field("surgeTimes").number(1, 1000),
+                            v.field("surgeSeconds").number(1e-4, 1), KnowledgeFiles.cite(v, "source", sources)));
+        });
+        List<SupplyRules.Inside> inside = file.field("inside").list(MOST).stream().map(v -> {
+            v.object("id", "does", "place", "how", "source");
+            return new SupplyRules.Inside(v.field("id").text(LONGEST), v.field("does").code(Fault.Mode.class).code(),
+                    v.field("place").code(SupplyRules.Place.class), v.field("how").code(SupplyRules.How.class),
+                    KnowledgeFiles.cite(v, "source", sources));
+        }).toList();
+        return new SupplyRules(ageing, cathodes, rectifiers, inside);
     }
 }

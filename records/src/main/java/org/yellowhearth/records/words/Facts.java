@@ -32,17 +32,21 @@ import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.SupplyBridge;
+import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.fact.SupplyStage;
+import org.yellowhearth.core.fact.SupplyState;
 import org.yellowhearth.core.fact.SupplyTarget;
+import org.yellowhearth.core.fact.SupplyValue;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.fact.ThreePoint;
@@ -152,7 +156,8 @@ final class Facts {
     private List<String> supply(SupplySection section) {
         return switch (section) {
             case SupplyMains m -> List.of(Quantity.volts(m.nominalVolts()).toString(), Quantity.hertz(m.hertz()).toString(),
-                    shown("there", m.volts(), Unit.VOLT), shown("primary", m.primaryOhms(), Unit.OHM));
+                    shown("there", m.volts(), Unit.VOLT), shown("primary", m.primaryOhms(), Unit.OHM),
+                    shown("heaters and iron", m.otherWatts(), Unit.WATT), shown("series lamp", m.lampWatts(), Unit.WATT));
             case SupplyWinding w -> List.of(w.name(), w.part().map(PartRef::toString).orElse(""),
                     (w.tapped() ? "2 × " : "") + Quantity.volts(w.volts()), shown("", w.ohms(), Unit.OHM));
             case SupplyRectifier r -> List.of(r.name(), r.part().map(PartRef::toString).orElse(""), words.word(r.scheme()),
@@ -169,12 +174,19 @@ final class Facts {
                     Quantity.amperes(v.amperes()).toString());
             case SupplyRegulator r -> List.of(r.name(), words.word(r.kind()), r.from() + " → " + r.to(),
                     Quantity.volts(r.volts()).toString());
+            case SupplyConverter c -> List.of(c.name(), c.part().map(PartRef::toString).orElse(""), words.word(c.shape()),
+                    "at " + c.from());
+            case SupplyOutput o -> List.of(o.converter() + " → " + o.name(), Quantity.volts(o.volts()).toString(),
+                    Quantity.amperes(o.amperes()).toString(),
+                    o.capacitor().map(PartRef::toString).orElse(shown("", o.farads(), Unit.FARAD)));
         };
     }
 
     private List<String> evidence(SupplyEvidence evidence) {
         return switch (evidence) {
-            case SupplyReading r -> List.of(r.point(), words.word(r.kind()) + " " + Quantity.volts(r.volts()),
+            case SupplyReading r -> List.of(r.point(),
+                    words.word(r.kind()) + " "
+                            + Quantity.of(r.volts(), r.kind() == SupplyReading.Kind.WATTS ? Unit.WATT : Unit.VOLT),
                     shown("line", r.lineVolts(), Unit.VOLT), said(r.state()), r.settings(),
                     r.after().isEmpty() ? "" : "after " + r.after(),
                     r.bridged().stream().map(Facts::clipped).collect(Collectors.joining(", ")),
@@ -185,6 +197,10 @@ final class Facts {
             case SupplyBridge b -> List.of(clipped(b.clipped()), shown("rated", b.ratedVolts(), Unit.VOLT));
             case SupplySign s -> List.of(sign(s.sign()), s.place(),
                     s.figure().isPresent() ? number(s.figure().getAsDouble()) : "", s.said());
+            case SupplyState s -> List.of(words.word(s.state()), s.name(), Quantity.percent(s.share()).toString());
+            case SupplyValue v ->
+                List.of(v.element(), words.has("Which." + v.which()) ? words.term("Which." + v.which()) : v.which(),
+                        number(v.value()));
         };
     }
 

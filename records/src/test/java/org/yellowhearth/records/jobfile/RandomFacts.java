@@ -29,15 +29,19 @@ import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.SupplyBridge;
+import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.fact.SupplyStage;
+import org.yellowhearth.core.fact.SupplyState;
 import org.yellowhearth.core.fact.SupplyTarget;
+import org.yellowhearth.core.fact.SupplyValue;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.fact.Symptom;
 import org.yellowhearth.core.fact.TakeApartStep;
@@ -50,6 +54,8 @@ import org.yellowhearth.core.part.PartRef;
 
 /** Random aspects, items and events, one of every type, for the round trip of files. */
 final class RandomFacts {
+    private static final List<SupplyReading.Kind> VOLTS = List.of(SupplyReading.Kind.DIRECT, SupplyReading.Kind.TRUE_RMS,
+            SupplyReading.Kind.AVERAGE);
     private static final Instant AT = Instant.parse("2026-06-01T08:00:00Z");
 
     private RandomFacts() {
@@ -115,7 +121,7 @@ final class RandomFacts {
     }
 
     private static Item item(String id, Random r) {
-        return switch (r.nextInt(19)) {
+        return switch (r.nextInt(21)) {
             case 0 -> new Paper(id, "Drawing", r.nextBoolean() ? "" : "rev. C");
             case 1 -> new Observation(id, one(r, Observation.Sign.values()), "by the gang", "tacked \"on\"",
                     r.nextBoolean() ? Optional.empty() : Optional.of("i1"));
@@ -132,16 +138,21 @@ final class RandomFacts {
             case 9 -> rail(id, r);
             case 10 -> new CheckResult(id, "primary", one(r, CheckResult.Outcome.values()), maybe(r, 1, 100), "seen", AT);
             case 11 -> new Jumper(id, "lid switch", r.nextBoolean());
-            case 12 -> evidence(id, r);
+            case 12, 13 -> evidence(id, r);
             default -> supply(id, r);
         };
     }
 
     private static Item evidence(String id, Random r) {
         SupplyBridge.Clipped clipped = new SupplyBridge.Clipped(PartRef.of("C" + (1 + r.nextInt(9))), 1e-6 * (1 + r.nextInt(50)));
-        return switch (r.nextInt(4)) {
-            case 0 -> new SupplyReading(id, AT.plusSeconds(r.nextInt(9999)), r.nextBoolean() ? "HT" : "V4.k",
-                    one(r, SupplyReading.Kind.values()), r.nextInt(400), maybe(r, 200, 250), maybe(r, 1e4, 1e7),
+        boolean watts = r.nextInt(3) == 0;
+        return switch (r.nextInt(6)) {
+            case 4 -> new SupplyState(id, one(r, List.of(SupplyReading.State.STANDBY, SupplyReading.State.KEYED)), "set",
+                    r.nextDouble());
+            case 5 -> new SupplyValue(id, "C16a", "series-resistance", r.nextDouble());
+            case 0 -> new SupplyReading(id, AT.plusSeconds(r.nextInt(9999)),
+                    watts ? SupplyMains.POINT : r.nextBoolean() ? "HT" : "V4.k",
+                    watts ? SupplyReading.Kind.WATTS : one(r, VOLTS), r.nextInt(400), maybe(r, 200, 250), maybe(r, 1e4, 1e7),
                     maybe(r, 0.01, 0.1),
                     one(r, SupplyReading.State.values()), maybe(r, 0, 3600), r.nextBoolean() ? "" : "volume full", "",
                     r.nextBoolean() ? List.of() : List.of(clipped), maybe(r, 100, 300));
@@ -156,22 +167,29 @@ final class RandomFacts {
     private static Item supply(String id, Random r) {
         Optional<PartRef> part = r.nextBoolean() ? Optional.empty() : Optional.of(PartRef.of("R" + (1 + r.nextInt(9))));
         Optional<PartRef> cap = r.nextBoolean() ? Optional.empty() : Optional.of(PartRef.of("C" + (1 + r.nextInt(9))));
-        return switch (r.nextInt(7)) {
-            case 0 -> new SupplyMains(id, 230, maybe(r, 200, 250), 50, maybe(r, 1, 50));
+        return switch (r.nextInt(9)) {
+            case 7 -> new SupplyConverter(id, "K1", part, "bulk", one(r, SupplyConverter.Shape.values()), maybe(r, 0.5, 0.9),
+                    maybe(r, 50, 150), maybe(r, 2e4, 1e5), maybe(r, 0.2, 0.5), maybe(r, 1e4, 1e6), cap, maybe(r, 1e-6, 1e-4),
+                    maybe(r, 14, 20), maybe(r, 8, 12), maybe(r, 0, 1e-3), maybe(r, 1e-3, 0.02), maybe(r, 1e-3, 0.1));
+            case 8 -> new SupplyOutput(id, "o5", "K1", 5, 0.1 + r.nextDouble(), cap, maybe(r, 1e-6, 1e-3), maybe(r, 0.01, 1),
+                    maybe(r, 1e-6, 1e-3));
+            case 0 -> new SupplyMains(id, 230, maybe(r, 200, 250), 50, maybe(r, 1, 50), maybe(r, 5, 90), maybe(r, 25, 200),
+                    maybe(r, 100, 250));
             case 1 -> new SupplyWinding(id, "w" + r.nextInt(5), part, 1 + r.nextInt(500), maybe(r, 1, 300), r.nextBoolean());
             case 2 -> new SupplyRectifier(id, "V1", part, "w1", one(r, SupplyRectifier.Scheme.values()),
                     one(r, SupplyRectifier.Make.values()),
                     maybe(r, 1, 50), maybe(r, 0.01, 1), r.nextBoolean() ? OptionalInt.empty() : OptionalInt.of(1 + r.nextInt(20)),
                     r.nextBoolean(), "HT", "0", cap, maybe(r, 1e-6, 1e-3), cap, maybe(r, 1e-6, 1e-3),
-                    r.nextBoolean() ? List.of() : List.of(new SupplyRectifier.Leg(1), new SupplyRectifier.Leg(r.nextDouble())));
+                    r.nextBoolean() ? List.of() : List.of(new SupplyRectifier.Leg(1), new SupplyRectifier.Leg(r.nextDouble())),
+                    one(r, SupplyRectifier.Heating.values()), maybe(r, 0.01, 3), maybe(r, 1, 100));
             case 3 -> new SupplyFilter(id, "HT", part, maybe(r, 1, 1e5), maybe(r, 0.1, 50), "HT2", cap, maybe(r, 1e-9, 1e-3),
                     maybe(r, 0, 100), maybe(r, 1e3, 1e9), "0");
             case 4 -> new SupplyLoad(id, "set", "HT2", one(r, SupplyLoad.Kind.values()), 0.01 + r.nextDouble());
             case 5 -> new SupplyStage(id, "V3", part, "HT2", 0.04, -8, 250, 20, maybe(r, 0.05, 0.3), 400, r.nextInt(1000), cap,
-                    180, cap,
-                    470_000, "0");
+                    180, cap, 470_000, "0", one(r, SupplyRectifier.Heating.values()));
             default -> new SupplyRegulator(id, "U1", part, one(r, SupplyRegulator.Kind.values()), "HT", "o", r.nextBoolean(), 15,
-                    maybe(r, 0, 5), maybe(r, 0.01, 5), r.nextBoolean() ? "" : "p", maybe(r, -20, 20));
+                    maybe(r, 0, 5), maybe(r, 0.01, 5), r.nextBoolean() ? "" : "p", maybe(r, -20, 20), part, part, cap,
+                    maybe(r, 0.5, 80), maybe(r, 80, 200));
         };
     }
 

@@ -23,12 +23,14 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.core.trace.SupplySurroundings;
 
 /** A job built by the lines a restorer types, and judged; the set was made in 1950 and stands on the bench in 2026. */
 final class Bench {
     static final LocalDate TODAY = LocalDate.of(2026, 6, 1);
     static final ZonedDateTime NOW = Instant.parse("2026-05-05T12:00:00Z").atZone(ZoneOffset.UTC);
-    private static final Assessor ASSESSOR = new Assessor(VerdictTest.KNOWLEDGE);
+    private static final Assessor ASSESSOR = new Assessor(VerdictTest.KNOWLEDGE,
+            SupplySurroundings.by(VerdictTest.KNOWLEDGE));
 
     private Job job;
 

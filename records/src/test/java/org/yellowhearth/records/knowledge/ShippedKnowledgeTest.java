@@ -3,15 +3,21 @@ package org.yellowhearth.records.knowledge;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.OptionalDouble;
 import org.assertj.core.data.Percentage;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.fact.SupplyRectifier;
+import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.knowledge.LeakageLimit;
 import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.Limits;
+import org.yellowhearth.core.knowledge.SupplyRules;
+import org.yellowhearth.core.trace.Fault;
 
 public class ShippedKnowledgeTest {
     private static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
@@ -95,5 +101,39 @@ public class ShippedKnowledgeTest {
         LeakageLimit rule = leakage("tantalum-bead", LimitProfile.PERIOD);
         assertThat(rule.amperes(10e-6, 35).orElseThrow()).isCloseTo(3.5e-6, Percentage.withPercentage(0.01));
         assertThat(rule.amperes(1e-6, 35).orElseThrow()).isCloseTo(0.5e-6, Percentage.withPercentage(0.01));
+    }
+
+    /** What is taken for parts nobody has measured: sound at no age, worse with age, never beyond sixty years; wide common practice. */
+    @Test
+    public void unmeasuredPartsAgeByTheirFamily() {
+        for (Family f : Family.values()) {
+            AgeingRule rule = KNOWLEDGE.supply().ageing(f);
+            assertThat(rule.capacitanceLeft(0)).as(f.code()).isEqualTo(1);
+            assertThat(rule.esrGrowth(0)).isEqualTo(1);
+            assertThat(rule.leakLeft(0, 1e-6)).isEqualTo(rule.leakOhms(1e-6));
+            assertThat(rule.esrGrowth(200)).isEqualTo(rule.esrGrowth(60)).isGreaterThanOrEqualTo(1);
+            assertThat(rule.leakLeft(60, 1e-6)).isLessThanOrEqualTo(rule.leakOhms(1e-6));
+        }
+        AgeingRule electrolytic = KNOWLEDGE.supply().ageing(Family.ELECTROLYTIC);
+        assertThat(electrolytic.esrOhms(16e-6)).as("D 0.06 at 100 Hz").isCloseTo(0.06 / (2 * Math.PI * 100 * 16e-6),
+                within(1e-9));
+        assertThat(electrolytic.capacitanceLeft(50)).as("after fifty years some seven tenths are left").isBetween(0.6, 0.8);
+        assertThat(KNOWLEDGE.supply().ageing(Family.PAPER).leakLeft(60, 0.1e-6)).as("waxed paper of the thirties is at megohms")
+                .isBetween(1e6, 1e7);
+    }
+
+    /** What regulators do has something inside for each, and every cathode a warm-up. */
+    @Test
+    public void whatIsInsideARegulatorExplainsAllItDoes() {
+        for (Fault.Mode does : List.of(Fault.Mode.HOLDS_HIGH, Fault.Mode.HOLDS_LOW, Fault.Mode.OPEN)) {
+            assertThat(KNOWLEDGE.supply().inside(does.code())).extracting(SupplyRules.Inside::place).as(does.code())
+                    .contains(SupplyRules.Place.DRIVER, SupplyRules.Place.REFERENCE);
+        }
+        for (SupplyRectifier.Heating h : SupplyRectifier.Heating.values()) {
+            assertThat(KNOWLEDGE.supply().cathode(h, true).seconds()).isPositive();
+            assertThat(KNOWLEDGE.supply().cathode(h, false).seconds()).isPositive();
+        }
+        assertThat(KNOWLEDGE.supply().rectifier(SupplyRectifier.Make.UNSTATED)).as("nobody knows what an unknown one stands")
+                .isEmpty();
     }
 }

@@ -23,18 +23,22 @@ import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
+import org.yellowhearth.core.fact.SupplyMains;
 import org.yellowhearth.core.fact.SupplyNames;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplySign;
+import org.yellowhearth.core.fact.SupplyState;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.core.trace.Diagnosis;
+import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.Hints;
 import org.yellowhearth.core.trace.Preset;
+import org.yellowhearth.core.trace.Setup;
 import org.yellowhearth.core.trace.ShortHunt;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
@@ -114,9 +118,53 @@ public class SuspicionTest {
         Suspicion s = suspicion(b);
         assertThat(s.used()).extracting(SupplyReading::id).containsExactly("r5", "r4", "r3");
         assertThat(s.leftOut()).extracting(SupplyReading::id).containsExactlyInAnyOrder("r1", "r2", "r6");
-        assertThat(s.question().setups()).containsExactly(List.of(), List.of(clip));
+        assertThat(s.question().setups()).containsExactly(Setup.PLAIN, new Setup(List.of(clip), Map.of()));
         assertThat(s.question().data()).extracting(Diagnosis.Datum::setup).containsExactly(1, 0, 0);
         assertThat(s.question().supply().mains().volts()).isEqualTo(230);
+    }
+
+    /** A reading in standby counts once somebody said what the set draws then: half of it here; before, it stands for itself. */
+    @Test
+    public void readingsOfADescribedStateCount() {
+        Bench b = bench("", Preset.VALVE_CHOKE);
+        SupplyReading usual = reading("r1", 1, "HT2", SupplyReading.Kind.DIRECT, 260, "");
+        SupplyReading standby = new SupplyReading("r2", usual.at().plusSeconds(9), "HT2", SupplyReading.Kind.DIRECT, 290,
+                OptionalDouble.of(230), NOTHING, NOTHING, SupplyReading.State.STANDBY, NOTHING, "", "", List.of(), NOTHING);
+        read(b, usual, standby);
+        assertThat(suspicion(b).used()).as("nobody said what it draws in standby").containsExactly(standby);
+        String load = b.job().items(SupplyLoad.class).getFirst().name();
+        b.edit(new Edit.ItemChanged(Optional.empty(),
+                Optional.of(new SupplyState("s1", SupplyReading.State.STANDBY, load, 0.5))));
+        Suspicion s = suspicion(b);
+        assertThat(s.used()).containsExactly(standby, usual);
+        assertThat(s.question().setups().get(1).draws()).containsExactly(Map.entry(new Knob(load, Which.LOAD), 0.5));
+        // What was left to be a heavy load by one reading is none by both: the rail rises in standby as it should.
+        double high = Diagnosis.of(s.question(), Watcher.NOBODY).orElseThrow().singles().stream()
+                .filter(e -> e.parts().contains(load))
+                .mapToDouble(Diagnosis.Explanation::probability).sum();
+        assertThat(high).isLessThan(0.5);
+    }
+
+    /** Rails that are right with a mains that gives twice its watts: heaters or iron (common practice: shorted turns run hot). */
+    @Test
+    public void wattsOfTheMainsAreEvidence() {
+        Bench b = bench("", Preset.VALVE_CHOKE);
+        b.edit(new Edit.ItemChanged(Optional.empty(),
+                Optional.of(new SupplyMains("m", 230, NOTHING, 50, NOTHING, OptionalDouble.of(30),
+                        NOTHING, NOTHING))));
+        SupplyModel m = SupplyModel.of(b.job(), VerdictTest.KNOWLEDGE, SupplyModel.View.AS_IT_IS, AGE);
+        SupplyFigures f = SupplyFigures.of(m.supply().orElseThrow(), m.points());
+        double rails = f.mainsWatts().orElseThrow() - 30;
+        assertThat(rails).as("some 60 mA at 300 V and what is lost on the way").isBetween(15.0, 30.0);
+        List<SupplyReading> right = f.points().stream().map(p -> reading("r-" + p.name(), 1, p.name(), SupplyReading.Kind.DIRECT,
+                p.dcVolts(), "")).toList();
+        read(b, right.toArray(SupplyReading[]::new));
+        read(b, reading("w", 2, SupplyMains.POINT, SupplyReading.Kind.WATTS, rails + 30, ""));
+        assertThat(Diagnosis.of(suspicion(b).question(), Watcher.NOBODY).orElseThrow().singles().getFirst().sound()).isTrue();
+        read(b, reading("w2", 3, SupplyMains.POINT, SupplyReading.Kind.WATTS, rails + 65, ""));
+        Diagnosis.Explanation first = Diagnosis.of(suspicion(b).question(), Watcher.NOBODY).orElseThrow().singles().getFirst();
+        assertThat(first.parts()).containsExactly(Knob.MAINS);
+        assertThat(first.faults().getFirst().mode()).isEqualTo(Fault.Mode.TURNS_SHORTED);
     }
 
     @Test
@@ -221,15 +269,21 @@ public class SuspicionTest {
         BenchEntry.ReadSupply both = new BenchEntry.ReadSupply("HT", List.of(
                 new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.DIRECT, 262),
                 new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.TRUE_RMS, 6.6)),
-                OptionalDouble.of(236), NOTHING);
+                OptionalDouble.of(236), NOTHING, SupplyReading.State.UNSTATED);
         assertThat(line(b, "HT dc 262 ac 6.6 line 236")).isEqualTo(new BenchOutcome.Understood(both));
         assertThat(line(b, "ht dc 262V ac 6.6V line 236V")).isEqualTo(new BenchOutcome.Understood(both));
         assertThat(line(b, "C1 dc -262 meter 20k")).as("a capacitor stands for its point").isEqualTo(new BenchOutcome.Understood(
                 new BenchEntry.ReadSupply("HT", List.of(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.DIRECT, -262)),
-                        NOTHING,
-                        OptionalDouble.of(20_000))));
+                        NOTHING, OptionalDouble.of(20_000), SupplyReading.State.UNSTATED)));
+        assertThat(line(b, "HT standby dc 290")).isEqualTo(new BenchOutcome.Understood(new BenchEntry.ReadSupply("HT",
+                List.of(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.DIRECT, 290)), NOTHING, NOTHING,
+                SupplyReading.State.STANDBY)));
+        assertThat(line(b, "mains watts 63 line 236 keyed"))
+                .isEqualTo(new BenchOutcome.Understood(new BenchEntry.ReadSupply("mains",
+                        List.of(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.WATTS, 63)), OptionalDouble.of(236), NOTHING,
+                        SupplyReading.State.KEYED)));
         for (String bad : List.of("HT dc", "HT dc 10k", "HT ac -7", "HT dc 262 foo 3", "HT line 230", "HT meter 3V dc 1",
-                "HT dc x")) {
+                "HT dc x", "HT watts 63", "mains dc 230", "mains watts 63V", "HT standby")) {
             assertThat(line(b, bad)).as(bad).isInstanceOf(BenchOutcome.Refused.class);
         }
         assertThat(line(b, "C1 9.1u @100")).isInstanceOfSatisfying(BenchOutcome.Understood.class,

@@ -43,6 +43,7 @@ import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.StatedValue;
+import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRectifier;
@@ -63,6 +64,7 @@ import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.Source;
+import org.yellowhearth.core.knowledge.SupplyRules;
 import org.yellowhearth.core.marking.DateCode;
 import org.yellowhearth.core.marking.MarkingWords;
 import org.yellowhearth.core.message.Coded;
@@ -143,7 +145,8 @@ public class WordsTest {
                 SupplyRectifier.Scheme.values(), SupplyRectifier.Make.values(),
                 SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), Knob.Which.values(), ModelValue.Origin.values(),
                 SupplyReading.Kind.values(), SupplyReading.State.values(), SupplyTarget.Follows.values(), Fault.Mode.values(),
-                NextStep.Way.values(), Preset.values(), FaultRule.Sum.values(),
+                NextStep.Way.values(), Preset.values(), FaultRule.Sum.values(), SupplyConverter.Shape.values(),
+                SupplyRectifier.Heating.values(), SupplyRules.Place.values(), SupplyRules.How.values(),
                 SupplyModel.View.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
     }
@@ -161,6 +164,7 @@ public class WordsTest {
         RecordJson.records(Item.class).forEach(t -> keys.add("Item." + RecordJson.tag(t)));
         KnowledgeFiles.read().faultSigns().forEach(f -> keys.add("FaultSign." + f.id()));
         KnowledgeFiles.read().faultRules().forEach(f -> keys.addAll(Set.of("Mechanism." + f.id(), "Measure." + f.id())));
+        KnowledgeFiles.read().supply().inside().forEach(i -> keys.add("Inside." + i.id()));
         KnowledgeFiles.read().cautions().forEach(c -> keys.addAll(Set.of("Danger." + c.id(), "Precaution." + c.id())));
         KnowledgeFiles.read().kinds().values().forEach(k -> {
             keys.addAll(List.of("Capacitor." + k.id(), "Fails." + k.id(), "Shows." + k.id()));
