@@ -4,7 +4,7 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
 /** The commands that need no window. */
-@Command(name = "hearth", mixinStandardHelpOptions = false, subcommands = ComputeCommand.class)
+@Command(name = "hearth", mixinStandardHelpOptions = false, subcommands = {ComputeCommand.class, InstrumentsCommand.class})
 public final class Main {
     private Main() {
     }

@@ -47,7 +47,8 @@ public class ArchitectureTest {
                 .layer("reading").definedBy("..core.reading..").layer("circuit").definedBy("..core.circuit..").layer("supply")
                 .definedBy("..core.supply..").layer("fact").definedBy("..core.fact..").layer("job")
                 .definedBy("..core.job..").layer("stages")
-                .definedBy("..core.arrival..", "..core.assess..", "..core.census..", "..core.renew..", "..core.safety..",
+                .definedBy("..core.arrival..", "..core.assess..", "..core.census..", "..core.reform..", "..core.renew..",
+                        "..core.safety..",
                         "..core.trace..")
                 .layer("benchline")
                 .definedBy("..core.benchline..").whereLayer("benchline").mayNotBeAccessedByAnyLayer().whereLayer("stages")

@@ -21,8 +21,10 @@ public class RoomsTest {
     public void arrowsPointOnlyDownward() {
         layeredArchitecture().consideringOnlyDependenciesInLayers().layer("desk").definedBy("org.yellowhearth.desk..")
                 .layer("cli")
-                .definedBy("org.yellowhearth.cli..").layer("records").definedBy("org.yellowhearth.records..").layer("core")
-                .definedBy("org.yellowhearth.core..").whereLayer("desk").mayNotBeAccessedByAnyLayer().whereLayer("cli")
+                .definedBy("org.yellowhearth.cli..").layer("records").definedBy("org.yellowhearth.records..").layer("instruments")
+                .definedBy("org.yellowhearth.instruments..").layer("core")
+                .definedBy("org.yellowhearth.core..").whereLayer("instruments").mayOnlyBeAccessedByLayers("cli", "desk")
+                .whereLayer("desk").mayNotBeAccessedByAnyLayer().whereLayer("cli")
                 .mayOnlyBeAccessedByLayers("desk").whereLayer("records").mayOnlyBeAccessedByLayers("cli", "desk").check(ALL);
     }
 
@@ -39,9 +41,11 @@ public class RoomsTest {
                 .resideInAnyPackage("javafx.scene..", "javafx.stage..", "javafx.application..").check(ALL);
     }
 
+    /** Only the instrument link goes out, and only the stand-ins listen. */
     @Test
-    public void nothingOpensAConnection() {
-        noClasses().should().dependOnClassesThat().resideInAPackage("java.net.http..").orShould().dependOnClassesThat()
+    public void nothingElseOpensAConnection() {
+        noClasses().that().resideOutsideOfPackages("org.yellowhearth.instruments.link..", "org.yellowhearth.instruments.scpi..")
+                .should().dependOnClassesThat().resideInAPackage("java.net.http..").orShould().dependOnClassesThat()
                 .belongToAnyOf(Socket.class, ServerSocket.class, URLConnection.class).orShould()
                 .callMethod(URL.class, "openStream").orShould()
                 .callMethod(URL.class, "openConnection").check(ALL);

@@ -23,6 +23,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.IllegalEditException;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.marking.AmbiguousException;
@@ -188,11 +189,14 @@ public final class JobReader {
             case "clip" -> did(event(v, Edit.ClipPut.class));
             case "unclip" -> did(event(v, Edit.ClipTaken.class));
             case "answered" -> did(event(v, Edit.Answered.class));
+            case String reform when reform.startsWith("reform-") ->
+                did(RecordJson.readTagged(v, "act", Reforming.class, "at", "zone"));
             case "power" -> did(new Edit.PowerSwitched(fields(v, "power").field("power").code(Edit.Power.class)));
             default ->
                 throw act.bad("unknown act; expected one of arrived, set-changed, policy-changed, part-added, part-changed, "
                         + "part-removed, reading-kept, reading-withdrawn, aspect-changed, item-changed, together, note, power, volts, clip, "
-                        + "unclip, answered, undo, redo");
+                        + "unclip, answered, reform-begun, reform-read, reform-stepped, reform-paused, reform-stopped, reform-aborted, "
+                        + "reform-finished, undo, redo");
         };
     }
 

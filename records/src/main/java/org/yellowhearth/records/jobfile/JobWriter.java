@@ -13,6 +13,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Reading;
@@ -93,6 +94,7 @@ public final class JobWriter {
             case Edit.ClipPut e -> node.put("act", "clip").setAll(RecordJson.write(e));
             case Edit.ClipTaken e -> node.put("act", "unclip").setAll(RecordJson.write(e));
             case Edit.Answered e -> node.put("act", "answered").setAll(RecordJson.write(e));
+            case Reforming e -> node.setAll(RecordJson.writeTagged("act", (Record) e));
         }
         return node;
     }

@@ -54,14 +54,18 @@ public final class RecordJson {
         return node;
     }
 
-    /** Reads what {@link #writeTagged} wrote. */
-    public static <T> T readTagged(JsonValue v, String field, Class<T> sealed) {
+    /**
+     * Reads what {@link #writeTagged} wrote.
+     *
+     * @param besides fields that stand there and are read elsewhere
+     */
+    public static <T> T readTagged(JsonValue v, String field, Class<T> sealed, String... besides) {
         JsonValue named = v.field(field);
         String tag = named.text(LONGEST);
         List<Class<?>> types = records(sealed).toList();
         Class<?> type = types.stream().filter(t -> tag(t).equals(tag)).findFirst().orElseThrow(() -> named
                 .bad("expected one of " + String.join(", ", types.stream().map(RecordJson::tag).sorted().toList())));
-        return sealed.cast(read(v, type, field));
+        return sealed.cast(read(v, type, Stream.concat(Stream.of(field), Stream.of(besides)).toArray(String[]::new)));
     }
 
     /** The records a sealed interface permits, those of sealed interfaces under it too. */

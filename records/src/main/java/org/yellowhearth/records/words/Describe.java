@@ -12,11 +12,13 @@ import java.util.stream.Stream;
 
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Coded;
@@ -265,7 +267,24 @@ public final class Describe {
                     ? Message.of(StoryWords.ANSWERED, e.question().term(), e.answer())
                     : Message.of(StoryWords.ANSWERED_VOLTS, e.question().term(), e.answer(),
                             Quantity.volts(e.volts().getAsDouble()));
+            case Reforming e -> reforming(e);
         });
+    }
+
+    private static Message reforming(Reforming event) {
+        String part = ReformPlan.partOf(event.plan());
+        return switch (event) {
+            case Reforming.ReformBegun e -> Message.of(StoryWords.REFORM_BEGUN, part, Integer.toString(e.step() + 1));
+            case Reforming.ReformRead e -> e.celsius().isEmpty()
+                    ? Message.of(StoryWords.REFORM_READ, part, Quantity.volts(e.volts()), Quantity.amperes(e.amperes()))
+                    : Message.of(StoryWords.REFORM_READ_WARM, part, Quantity.volts(e.volts()), Quantity.amperes(e.amperes()),
+                            Quantity.of(e.celsius().getAsDouble(), Unit.CELSIUS));
+            case Reforming.ReformStepped e -> Message.of(StoryWords.REFORM_STEPPED, part, Integer.toString(e.step() + 1));
+            case Reforming.ReformPaused e -> Message.of(StoryWords.REFORM_PAUSED, part, e.cause().term());
+            case Reforming.ReformStopped e -> Message.of(StoryWords.REFORM_STOPPED, part, e.rule().term());
+            case Reforming.ReformAborted e -> Message.of(StoryWords.REFORM_ABORTED, part, e.reason());
+            case Reforming.ReformFinished _ -> Message.of(StoryWords.REFORM_FINISHED, part);
+        };
     }
 
     private Message item(Edit.ItemChanged e) {

@@ -50,6 +50,7 @@ import org.yellowhearth.core.fact.Wish;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.part.PartRef;
 
 /** Random aspects, items and events, one of every type, for the round trip of files. */
@@ -204,11 +205,20 @@ final class RandomFacts {
     static Act event(Job job, Random r) {
         List<Rail> rails = job.items(Rail.class);
         String store = rails.isEmpty() ? Edit.PICTURE_TUBE : one(r, rails).id();
-        return new Act.Did(switch (r.nextInt(5)) {
+        String plan = "reform-C" + r.nextInt(9);
+        return new Act.Did(switch (r.nextInt(12)) {
             case 0 -> new Edit.VoltsMeasured(store, r.nextDouble() * 300 - 100, r.nextBoolean());
             case 1 -> new Edit.ClipPut(store, 100 + r.nextInt(10_000));
             case 2 -> new Edit.ClipTaken(store);
             case 3 -> new Edit.PowerSwitched(one(r, Edit.Power.values()));
+            case 4 -> new Reforming.ReformBegun(plan, r.nextInt(5), OptionalDouble.empty());
+            case 5 -> new Reforming.ReformRead(plan, r.nextInt(500), r.nextDouble() * 1e-2, maybe(r, 10, 60),
+                    r.nextBoolean() ? "" : "meter", OptionalDouble.empty());
+            case 6 -> new Reforming.ReformStepped(plan, r.nextInt(5), OptionalDouble.empty());
+            case 7 -> new Reforming.ReformPaused(plan, one(r, Reforming.Cause.values()));
+            case 8 -> new Reforming.ReformStopped(plan, one(r, Reforming.Rule.values()));
+            case 9 -> new Reforming.ReformAborted(plan, "it hissed");
+            case 10 -> new Reforming.ReformFinished(plan);
             default -> new Edit.Answered(one(r, Edit.Question.values()), maybe(r, 0, 400), "lifted one leg");
         });
     }

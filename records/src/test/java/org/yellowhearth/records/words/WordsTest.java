@@ -42,6 +42,7 @@ import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyLoad;
@@ -58,6 +59,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Family;
@@ -92,6 +94,11 @@ import org.yellowhearth.core.reading.MeterLoading;
 import org.yellowhearth.core.reading.Mode;
 import org.yellowhearth.core.reading.Qualifier;
 import org.yellowhearth.core.reading.ReadingWords;
+import org.yellowhearth.core.reform.Judgement;
+import org.yellowhearth.core.reform.ReformRun;
+import org.yellowhearth.core.reform.ReformWords;
+import org.yellowhearth.core.reform.TrialDecay;
+import org.yellowhearth.core.reform.Worth;
 import org.yellowhearth.core.renew.RenewWords;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Check;
@@ -118,7 +125,8 @@ public class WordsTest {
                 AssessWords.values(), AgreementCriterion.SuspicionWords.values(), RenewWords.values(),
                 Caution.CautionWords.values(), MainsFit.MainsWords.values(), Estimate.EstimateWords.values(),
                 Check.CheckWords.values(), Gate.GateWords.values(),
-                ColourCode.ColourWords.values(), TraceWords.values(), StoryWords.values()).flatMap(Stream::of);
+                ColourCode.ColourWords.values(), TraceWords.values(), ReformWords.values(), StoryWords.values())
+                .flatMap(Stream::of);
     }
 
     private static Stream<Coded> terms() {
@@ -147,7 +155,8 @@ public class WordsTest {
                 SupplyReading.Kind.values(), SupplyReading.State.values(), SupplyTarget.Follows.values(), Fault.Mode.values(),
                 NextStep.Way.values(), Preset.values(), FaultRule.Sum.values(), SupplyConverter.Shape.values(),
                 SupplyRectifier.Heating.values(), SupplyRules.Place.values(), SupplyRules.How.values(),
-                SupplyModel.View.values(),
+                SupplyModel.View.values(), ReformPlan.ReformSchool.values(), Reforming.Cause.values(), Reforming.Rule.values(),
+                ReformRun.RunPhase.values(), Judgement.Counsel.values(), Worth.Answer.values(), TrialDecay.Decay.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
     }
 
