@@ -79,7 +79,7 @@ public record Judgement(Counsel counsel, Optional<Reforming.Rule> rule, Optional
         if (p.amperes() * p.volts() > bounds.watts()) {
             return Optional.of(Reforming.Rule.POWER_ABOVE_BOUND);
         }
-        if (p.celsius().isPresent() && p.celsius().getAsDouble() - roomCelsius > bounds.warmKelvin()) {
+        if (p.celsius().isPresent() && p.celsius().getAsDouble() - coolest(run, roomCelsius) > bounds.warmKelvin()) {
             return Optional.of(Reforming.Rule.TOO_WARM);
         }
         double reached = run.on().stream().mapToDouble(ReformRun.Point::volts).max().orElse(0);
@@ -87,6 +87,13 @@ public record Judgement(Counsel counsel, Optional<Reforming.Rule> rule, Optional
             return Optional.of(Reforming.Rule.VOLTAGE_NOT_HOLDING);
         }
         return rising(run.curve()) ? Optional.of(Reforming.Rule.CURRENT_RISING) : Optional.empty();
+    }
+
+    /** What the warming counts from: the coolest it has been in this run; before there is a second reading, the room. */
+    private static double coolest(ReformRun run, double roomCelsius) {
+        return run.readings().size() < 2
+                ? roomCelsius
+                : run.readings().stream().flatMapToDouble(r -> r.celsius().stream()).min().orElse(roomCelsius);
     }
 
     /** A sustained rise at constant voltage: one bad contact is none. */

@@ -23,6 +23,8 @@ public record PlanFigures(List<StepFigures> steps, double coulombs, double joule
     private static final double TO_SPARE = 2;
     private static final double STEEPNESS = 22;
     private static final double OXIDE_COULOMBS = 430;
+    /** A can that gets rid of a watt at ten kelvin weighs about as much as holds so many joules a kelvin (aluminium and wet paper, common practice). */
+    private static final double JOULES_PER_KELVIN_WATT = 90;
 
     /**
      * One step.
@@ -57,10 +59,10 @@ public record PlanFigures(List<StepFigures> steps, double coulombs, double joule
     }
 
     /** The figures of a plan for a part. */
-    public static PlanFigures of(ReformPlan plan, double farads, double ratedVolts, Planner.Can can) {
+    public static PlanFigures of(ReformPlan plan, double farads, double ratedVolts) {
         List<Rehearsal> played = plan.school() == ReformPlan.ReformSchool.TANTALUM_SOAK
                 ? List.of()
-                : Arrays.stream(History.values()).map(h -> rehearse(plan, make(plan, farads, ratedVolts, can, h)))
+                : Arrays.stream(History.values()).map(h -> rehearse(plan, make(plan, farads, ratedVolts, h)))
                         .sorted(Comparator.comparingDouble(Rehearsal::seconds)).toList();
         return new PlanFigures(plan.steps().stream().map(s -> figures(s, farads)).toList(), farads * plan.targetVolts(),
                 farads * plan.targetVolts() * plan.targetVolts() / 2, played);
@@ -70,11 +72,12 @@ public record PlanFigures(List<StepFigures> steps, double coulombs, double joule
         return Rehearsal.of(plan, new FormingCapacitor(make), Rehearsal.Meter.LINKED, new Random(1));
     }
 
-    private static FormingCapacitor.Make make(ReformPlan plan, double farads, double ratedVolts, Planner.Can can, History h) {
+    private static FormingCapacitor.Make make(ReformPlan plan, double farads, double ratedVolts, History h) {
         FormingCapacitor.Oxide oxide = new FormingCapacitor.Oxide(h.formed * ratedVolts, 0.03 * plan.limitAmperes(), STEEPNESS,
                 1 / (OXIDE_COULOMBS * farads * ratedVolts * h.flawed), 1);
         return new FormingCapacitor.Make(farads, 1, ratedVolts, oxide,
-                new FormingCapacitor.Heat(10 / can.watts(), 1.5e6 * can.diameter() * can.diameter() * can.length()),
+                new FormingCapacitor.Heat(plan.bounds().warmKelvin() / plan.bounds().watts(),
+                        JOULES_PER_KELVIN_WATT * plan.bounds().watts()),
                 new FormingCapacitor.Flaw(0.1 * plan.limitAmperes() / ratedVolts, 0, 1.5 * ratedVolts));
     }
 

@@ -19,7 +19,7 @@ import org.yellowhearth.core.message.Coded;
  * @param step the step it is or was at, from 0
  * @param since when the phase began
  * @param readings all readings of the run
- * @param on those since the output was last switched on or a step was set
+ * @param on those since the output was last switched on or a step was set; they stay when it goes off
  * @param curve leakage at this voltage, from where the supply left its current limit
  * @param rested how long the capacitor was without voltage before the output went on again, where it was
  */
@@ -117,6 +117,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
         private int step;
         private boolean byBench;
         private Optional<Instant> since = Optional.empty();
+        private Optional<Instant> onSince = Optional.empty();
         private Optional<Instant> offSince = Optional.empty();
         private Optional<Duration> rested = Optional.empty();
         private Optional<Reforming.Rule> rule = Optional.empty();
@@ -134,12 +135,12 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
                     rested = offSince.map(off -> Duration.between(off, at));
                     offSince = Optional.empty();
                     rule = Optional.empty();
-                    stepTo(e.step());
+                    stepTo(e.step(), at);
                     enter(RunPhase.RUNNING, at);
                 }
                 case Reforming.ReformStepped e -> {
                     rested = Optional.empty();
-                    stepTo(e.step());
+                    stepTo(e.step(), at);
                     enter(phase, at);
                 }
                 case Reforming.ReformRead e -> {
@@ -158,7 +159,8 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
         }
 
         /** A plan that was shortened while it lay is gone on with at its last step. */
-        private void stepTo(int wanted) {
+        private void stepTo(int wanted, Instant at) {
+            onSince = Optional.of(at);
             step = Math.min(wanted, plan.steps().size() - 1);
             on = new ArrayList<>();
         }
@@ -180,7 +182,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
 
         private List<Sampled> curve() {
             ReformPlan.Step s = plan.steps().get(step);
-            Optional<Instant> start = since.filter(_ -> phase == RunPhase.RUNNING);
+            Optional<Instant> start = onSince;
             List<Sampled> points = new ArrayList<>();
             for (Point p : on) {
                 boolean reached = p.amperes() < AT_LIMIT * s.limitAmperes()

@@ -31,7 +31,9 @@ public record Worth(Answer answer, List<Message> reasons) {
         SOAK, //
         /** Something must be measured or said first. */
         FIRST_MEASURE, //
-        NO
+        NO, //
+        /** Bulged, oozing, shorted, or of a kind that does not form: nobody should put voltage on it. */
+        NEVER
     }
 
     /** Below this price a new part costs less than the hours of the bench supply (common practice; money of the shop). */
@@ -63,6 +65,9 @@ public record Worth(Answer answer, List<Message> reasons) {
         }
         bad(a, Criterion.LOOK).forEach(f -> no.add(Message.of(ReformWords.NO_LOOK, f.words())));
         bad(a, Criterion.SHORT_OR_OPEN).forEach(f -> no.add(Message.of(ReformWords.NO_SHORT, f.words())));
+        if (!no.isEmpty()) {
+            return new Worth(Answer.NEVER, no);
+        }
         bad(a, Criterion.CAPACITANCE_KEPT).forEach(f -> no.add(Message.of(ReformWords.NO_DRY, f.words())));
         bad(a, Criterion.DISSIPATION).forEach(f -> no.add(Message.of(ReformWords.NO_DRY, f.words())));
         if (no.isEmpty() && c.policy.electrolytics() == Policy.OldElectrolytics.NEVER_REFORM) {

@@ -37,11 +37,11 @@ public class PlannerTest {
         ReformPlan.Step bare = new ReformPlan.Step(450, 1000, 1, 1e-3, 0, 3600);
         ReformPlan plan = new ReformPlan("p", PartRef.of("C1"), ReformSchool.PRECONDITIONING, 450, 1e-3, java.util.List.of(bare),
                 new ReformPlan.Bounds(1, 100, 10));
-        PlanFigures.StepFigures s = PlanFigures.of(plan, 1e-6, 450, CAN).steps().getFirst();
+        PlanFigures.StepFigures s = PlanFigures.of(plan, 1e-6, 450).steps().getFirst();
         assertThat(s.shortWatts()).isCloseTo(203, Percentage.withPercentage(0.5));
         assertThat(s.resistorWatts()).as("405 W is not made").isEmpty();
         PlanFigures.StepFigures limited = PlanFigures
-                .of(Planner.plan(request(32e-6, 450, 1e-3, ReformSchool.GENTLE)), 32e-6, 450, CAN)
+                .of(Planner.plan(request(32e-6, 450, 1e-3, ReformSchool.GENTLE)), 32e-6, 450)
                 .steps().getLast();
         assertThat(limited.shortWatts()).isLessThan(0.5);
         assertThat(limited.resistorWatts().orElseThrow()).isGreaterThanOrEqualTo(2 * limited.shortWatts());
@@ -51,7 +51,7 @@ public class PlannerTest {
     @Test
     public void chargeEnergyAndTimeFollowTheClosedForms() {
         ReformPlan plan = Planner.plan(request(50e-6, 400, 1e-3, ReformSchool.CONSTANT_CURRENT));
-        PlanFigures f = PlanFigures.of(plan, 50e-6, 400, CAN);
+        PlanFigures f = PlanFigures.of(plan, 50e-6, 400);
         assertThat(f.coulombs()).isCloseTo(0.02, within(1e-9));
         assertThat(f.joules()).isCloseTo(4, within(1e-9));
         ReformPlan.Step s = plan.steps().getFirst();
@@ -66,7 +66,7 @@ public class PlannerTest {
         assertThat(plan.steps()).hasSize(1);
         assertThat(plan.targetVolts()).isCloseTo(30, within(0.5));
         assertThat(plan.steps().getFirst().ohms()).isGreaterThanOrEqualTo(1000);
-        assertThat(PlanFigures.of(plan, 1e-6, 35, CAN).rehearsals()).isEmpty();
+        assertThat(PlanFigures.of(plan, 1e-6, 35).rehearsals()).isEmpty();
     }
 
     @DataProvider
@@ -127,7 +127,7 @@ public class PlannerTest {
     /** The longer the history is harder, and every rehearsal of a sound part ends well. */
     @Test
     public void theDurationHasARange() {
-        PlanFigures f = PlanFigures.of(Planner.plan(request(32e-6, 450, 1.58e-3, ReformSchool.GENTLE)), 32e-6, 450, CAN);
+        PlanFigures f = PlanFigures.of(Planner.plan(request(32e-6, 450, 1.58e-3, ReformSchool.GENTLE)), 32e-6, 450);
         assertThat(f.rehearsals().stream().map(Rehearsal::end)).containsExactly(ReformRun.RunPhase.DONE, ReformRun.RunPhase.DONE,
                 ReformRun.RunPhase.DONE);
         assertThat(f.mostSeconds().orElseThrow()).isGreaterThan(1.2 * f.leastSeconds().orElseThrow());

@@ -66,6 +66,7 @@ public final class DeskModel {
     private final PartsModel parts;
     private final ImportModel imports;
     private final TraceModel trace;
+    private final ReformModel reform;
     private boolean keeping;
     private final AtomicInteger ids = new AtomicInteger();
 
@@ -83,6 +84,7 @@ public final class DeskModel {
         this.parts = new PartsModel(this);
         this.imports = new ImportModel(this);
         this.trace = new TraceModel(this);
+        this.reform = new ReformModel(this);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -144,6 +146,10 @@ public final class DeskModel {
         return trace;
     }
 
+    public ReformModel reform() {
+        return reform;
+    }
+
     /** The words of the open job's dialect. */
     public Words words() {
         return Words.of(open.get().map(o -> o.job().plate().dialect()).orElse(SetPlate.Dialect.BRITISH));
@@ -183,10 +189,10 @@ public final class DeskModel {
     private void show(OpenJob job) {
         chosen.set(Optional.empty());
         benchLine.lineProperty().set("");
+        background.hush();
         open.set(Optional.of(job));
         stage.set(job.job().census().isEmpty() ? Stage.ARRIVAL : Stage.ASSESS);
         chosen.set(job.assessments().stream().map(a -> a.part().ref()).findFirst());
-        background.hush();
     }
 
     /** Puts the job back on the shelf; there is nothing to save. */

@@ -14,9 +14,11 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.arrival.MainsFit;
 import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.Verdict;
+import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
 import org.yellowhearth.desk.Labels;
@@ -93,7 +95,17 @@ final class PathView extends VBox {
         long readings = open.job().items(SupplyReading.class).size();
         set(Stage.TRACE, open.job().items(SupplySection.class).isEmpty() ? "untouched" : readings == 0 ? "hand" : "done",
                 readings == 0 ? "" : Long.toString(readings));
+        reform(open);
         set(Stage.DOSSIER, "untouched", "");
+    }
+
+    private void reform(OpenJob open) {
+        List<ReformRun> runs = open.job().items(ReformPlan.class).stream().map(p -> ReformRun.of(p, open.job().events()))
+                .toList();
+        long done = runs.stream().filter(r -> r.phase() == ReformRun.RunPhase.DONE).count();
+        boolean stopped = runs.stream().anyMatch(r -> r.phase() == ReformRun.RunPhase.STOPPED);
+        set(Stage.REFORM, runs.isEmpty() ? "untouched" : stopped ? "attention" : done == runs.size() ? "done" : "hand",
+                runs.isEmpty() ? "" : done + " / " + runs.size());
     }
 
     private void safety(OpenJob open) {

@@ -23,6 +23,7 @@ import org.yellowhearth.desk.census.CensusView;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.desk.reform.ReformView;
 import org.yellowhearth.desk.safety.SafetyView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
@@ -47,6 +48,7 @@ public final class ShellView extends StackPane {
     private final BenchLineView benchLine;
     private final ShortcutSheet sheet = new ShortcutSheet();
     private final DossierView dossier;
+    private final ReformView reform;
     private final Map<Stage, Region> stages = new EnumMap<>(Stage.class);
 
     /** A window over a model. */
@@ -63,6 +65,8 @@ public final class ShellView extends StackPane {
         stages.put(Stage.CENSUS, new CensusView(model, files, appearance.em()));
         stages.put(Stage.ASSESS, new AssessView(model, files, appearance.em()));
         stages.put(Stage.TRACE, new TraceView(model, files, appearance.em()));
+        reform = new ReformView(model, appearance.em());
+        stages.put(Stage.REFORM, reform);
         stages.put(Stage.DOSSIER, dossier);
         getStyleClass().add("hearth-root");
         bench.getStyleClass().add("bench");
@@ -82,7 +86,10 @@ public final class ShellView extends StackPane {
         reasons.prefWidthProperty()
                 .bind(Bindings.min(appearance.em().multiply(REASONS_EMS), widthProperty().multiply(REASONS_SHARE)));
         getChildren().addAll(shop, job, sheet, new GateView(model, benchLine::focus));
-        Timeline heartbeat = new Timeline(new KeyFrame(BEAT, _ -> model.tick()));
+        Timeline heartbeat = new Timeline(new KeyFrame(BEAT, _ -> {
+            model.tick();
+            model.reform().poll();
+        }));
         heartbeat.setCycleCount(Animation.INDEFINITE);
         sceneProperty().addListener((_, _, scene) -> {
             if (scene == null) {
@@ -148,6 +155,12 @@ public final class ShellView extends StackPane {
         arrival.show(page);
     }
 
+    /** Shows a page of Reform by its name. */
+    public void showReform(String page) {
+        model.stageProperty().set(Stage.REFORM);
+        reform.show(page);
+    }
+
     private void pressed(KeyEvent e) {
         if (model.gateProperty().get().isPresent()) {
             return;
@@ -190,7 +203,7 @@ public final class ShellView extends StackPane {
         switch (e.getCode()) {
             case PLUS, EQUALS, ADD -> appearance.resize(1);
             case MINUS, SUBTRACT -> appearance.resize(-1);
-            case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6 ->
+            case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7 ->
                 model.stageProperty().set(List.of(Stage.values()).get(e.getCode().getCode() - KeyCode.DIGIT1.getCode()));
             case HOME -> {
                 if (inJob) {

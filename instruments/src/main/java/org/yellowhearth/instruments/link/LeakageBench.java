@@ -6,6 +6,8 @@ import java.util.OptionalDouble;
 
 /** What a reform run needs of a leakage meter with a supply, over its line. Every error that the instrument reports is an exception. */
 public final class LeakageBench {
+    /** Asks a stand-in for the time on its bench. */
+    public static final String CLOCK = "SIM:TIME?";
     /** Instruments answer this for what is beyond their range. */
     private static final double OVERFLOW = 9.9e37;
 
@@ -27,14 +29,21 @@ public final class LeakageBench {
 
     /** The clock of a stand-in, which may run faster than life; empty for a real instrument, whose time is ours. */
     public OptionalDouble benchSeconds() throws IOException {
-        return standIn() ? OptionalDouble.of(figure(link.ask("SIM:TIME?"))) : OptionalDouble.empty();
+        return standIn() ? OptionalDouble.of(figure(link.ask(CLOCK))) : OptionalDouble.empty();
+    }
+
+    /** Maker and model, as it told them. */
+    public String name() throws IOException {
+        if (identity == null) {
+            identity = identity();
+        }
+        String[] parts = identity.split(",", -1);
+        return parts.length > 1 ? parts[0] + " " + parts[1] : identity;
     }
 
     /** Whether it is a stand-in. */
     public boolean standIn() throws IOException {
-        if (identity == null) {
-            identity = identity();
-        }
+        name();
         return identity.contains(",stand-in");
     }
 

@@ -6,6 +6,7 @@ import java.time.InstantSource;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
+import java.util.function.Predicate;
 
 /** A link that writes down what is said, with the time; the last thousand lines are kept. */
 public final class Transcript implements InstrumentLink {
@@ -13,6 +14,7 @@ public final class Transcript implements InstrumentLink {
 
     private final InstrumentLink link;
     private final InstantSource clock;
+    private final Predicate<String> routine;
     private final Deque<Line> lines = new ArrayDeque<>();
 
     /** One line of the exchange. */
@@ -25,7 +27,17 @@ public final class Transcript implements InstrumentLink {
     }
 
     public Transcript(InstrumentLink link, InstantSource clock) {
+        this(link, clock, _ -> false);
+    }
+
+    /**
+     * A transcript that leaves out what is asked all the time.
+     *
+     * @param routine the queries that are not written down while they are answered
+     */
+    public Transcript(InstrumentLink link, InstantSource clock, Predicate<String> routine) {
         this.link = link;
+        this.routine = routine;
         this.clock = clock;
     }
 
@@ -59,10 +71,15 @@ public final class Transcript implements InstrumentLink {
 
     @Override
     public String ask(String query) throws IOException {
-        note(Way.OUT, query);
+        boolean noted = !routine.test(query);
+        if (noted) {
+            note(Way.OUT, query);
+        }
         try {
             String answer = link.ask(query);
-            note(Way.IN, answer);
+            if (noted) {
+                note(Way.IN, answer);
+            }
             return answer;
         } catch (IOException e) {
             note(Way.LOST, e.getMessage());

@@ -1,0 +1,134 @@
+package org.yellowhearth.desk.reform;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.VBox;
+import org.yellowhearth.core.fact.ReformPlan;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.quantity.Unit;
+import org.yellowhearth.core.reform.PlanFigures;
+import org.yellowhearth.core.reform.Planner;
+import org.yellowhearth.core.reform.ReformRun;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.charts.LeakageChart;
+import org.yellowhearth.desk.forms.AddLine;
+import org.yellowhearth.desk.forms.Measure;
+import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.ReformModel;
+import org.yellowhearth.desk.model.ReformModel.Lane;
+
+/** Whether the chosen capacitor is worth it, its plan step by step with what each step means, and a form to plan it anew. */
+final class PlanPage extends Page {
+    private final VBox worth = column();
+    private final GridPane steps = new GridPane();
+    private final VBox sums = column();
+
+    PlanPage(DeskModel model) {
+        super(model);
+        steps.getStyleClass().add("sums");
+        steps.setId("plan-steps");
+        worth.setId("plan-worth");
+        add(heading("reform.worth"), worth, heading("reform.plan.title"), form(), steps, sums,
+                text(Labels.of("reform.plan.how"), "quiet"));
+        model.chosenProperty().addListener((_, _, _) -> again());
+        model.reform().figuresProperty().addListener((_, _, _) -> again());
+        model.reform().lanesProperty().addListener((_, _, _) -> again());
+    }
+
+    private void again() {
+        if (getScene() != null && model().openProperty().get().isPresent()) {
+            show(job());
+        }
+    }
+
+    private AddLine form() {
+        List<TextField> f = new ArrayList<>();
+        List<ComboBox<ReformPlan.ReformSchool>> school = new ArrayList<>();
+        AddLine line = new AddLine(model(), () -> {
+            Optional<PartRef> ref = model().chosenProperty().get();
+            return ref.isPresent() && model().made(() -> {
+                OptionalDouble across = Measure.PLAIN.read(f.get(1).getText());
+                OptionalDouble high = Measure.PLAIN.read(f.get(2).getText());
+                if (across.isPresent() != high.isPresent()) {
+                    throw new IllegalArgumentException(Labels.of("reform.can-both"));
+                }
+                Optional<Planner.Can> can = across.isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(new Planner.Can(across.getAsDouble() / 1000, high.getAsDouble() / 1000));
+                model().reform().plan(ref.get(), school.getFirst().getValue(), Measure.VOLTS.read(f.getFirst().getText()), can);
+            });
+        });
+        school.add(line.choice("reform.school", "plan-school", List.of(ReformPlan.ReformSchool.values())));
+        f.add(line.field("reform.target", "plan-target", 6));
+        f.add(line.field("reform.can-across", "plan-across", 4));
+        f.add(line.field("reform.can-high", "plan-high", 4));
+        return line.button("reform.make", "plan-make");
+    }
+
+    @Override
+    protected void show(Job job) {
+        worth.getChildren().clear();
+        steps.getChildren().clear();
+        sums.getChildren().clear();
+        Optional<Lane> lane = model().chosenProperty().get().flatMap(model().reform()::lane);
+        if (lane.isEmpty()) {
+            worth.getChildren().add(text(Labels.of("reform.choose"), "quiet"));
+            return;
+        }
+        Lane l = lane.get();
+        worth.getChildren().add(text(l.ref() + ": " + model().words().word(l.worth().answer()), "worth-answer"));
+        l.worth().reasons().forEach(r -> worth.getChildren().add(text("· " + model().words().say(r))));
+        l.run().map(ReformRun::plan).ifPresentOrElse(this::plan,
+                () -> sums.getChildren().add(text(Labels.of("reform.no-plan"), "quiet")));
+    }
+
+    private void plan(ReformPlan plan) {
+        Optional<PlanFigures> figures = model().reform().figuresProperty().get().filter(s -> s.plan().equals(plan))
+                .map(ReformModel.Sums::figures);
+        int column = 0;
+        for (String key : List.of("step", "supply", "resistor", "wattage", "limit", "gate", "hold", "patience")) {
+            steps.add(text(Labels.of("reform.column." + key), "quiet"), column++, 0);
+        }
+        for (int k = 0; k < plan.steps().size(); k++) {
+            ReformPlan.Step s = plan.steps().get(k);
+            int at = k;
+            Optional<PlanFigures.StepFigures> of = figures.map(f -> f.steps().get(at));
+            steps.addRow(k + 1, figure(Integer.toString(k + 1)), figure(Quantity.volts(s.volts()).toString()),
+                    figure(Quantity.ohms(s.ohms()).toString()),
+                    figure(of
+                            .map(x -> x.resistorWatts().isPresent()
+                                    ? Quantity.watts(x.resistorWatts().getAsDouble()).toString()
+                                    : Labels.of("reform.not-made"))
+                            .orElse("…")),
+                    figure(Quantity.amperes(s.limitAmperes()).toString()), figure(Quantity.amperes(s.gateAmperes()).toString()),
+                    figure(LeakageChart.duration(s.holdSeconds())), figure(LeakageChart.duration(s.patienceSeconds())));
+        }
+        sums.getChildren().add(text(Labels.of("reform.bounds", Quantity.amperes(plan.bounds().amperes()),
+                Quantity.watts(plan.bounds().watts()), Quantity.of(plan.bounds().warmKelvin(), Unit.CELSIUS))));
+        figures.ifPresentOrElse(this::sums, () -> sums.getChildren().add(text(Labels.of("reform.working"), "quiet")));
+    }
+
+    private void sums(PlanFigures f) {
+        sums.getChildren()
+                .add(text(Labels.of("reform.charge", Quantity.of(1000 * f.coulombs(), Unit.RATIO), Quantity.joules(f.joules()))));
+        if (f.rehearsals().isEmpty()) {
+            sums.getChildren().add(text(Labels.of("reform.no-rehearsal"), "quiet"));
+            return;
+        }
+        sums.getChildren().add(text(Labels.of("reform.takes", LeakageChart.duration(f.leastSeconds().orElse(0)),
+                LeakageChart.duration(f.mostSeconds().orElse(0)))));
+    }
+
+    private static javafx.scene.control.Label figure(String text) {
+        return text(text, "figure");
+    }
+}

@@ -1,0 +1,100 @@
+package org.yellowhearth.desk.reform;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+
+import javafx.beans.binding.Bindings;
+import javafx.beans.binding.DoubleBinding;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.PageTabs;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.ReformModel;
+import org.yellowhearth.desk.model.Stage;
+
+/** Reform: lanes at the left, one for each capacitor; at the right the run, the plan or the line to the instrument. */
+public final class ReformView extends BorderPane {
+    private static final double LANES_EMS = 25;
+    private static final double LANES_SHARE = 0.4;
+
+    private final DeskModel model;
+    private final ReformModel reform;
+    private final LanesPane lanes;
+    private final RunPage run;
+    private final LinkPage link;
+    private final Map<String, Node> pages = new LinkedHashMap<>();
+    private final PageTabs tabs;
+    private final StackPane nothing;
+    private String page = "run";
+
+    /** A view of the model's open job. */
+    public ReformView(DeskModel model, DoubleBinding em) {
+        this.model = model;
+        reform = model.reform();
+        getStyleClass().addAll("stage", "reform");
+        lanes = new LanesPane(model);
+        lanes.prefWidthProperty().bind(Bindings.min(em.multiply(LANES_EMS), widthProperty().multiply(LANES_SHARE)));
+        run = new RunPage(model);
+        link = new LinkPage(model);
+        pages.put("run", run);
+        pages.put("plan", new PlanPage(model));
+        pages.put("link", link);
+        nothing = new StackPane(Page.text(Labels.of("reform.no-plan"), "quiet"));
+        nothing.getStyleClass().add("run-page");
+        Label title = new Label(Labels.of("reform.title"));
+        title.getStyleClass().add("stage-title");
+        title.setMinWidth(USE_PREF_SIZE);
+        tabs = new PageTabs(pages.keySet(), "reform.page.", "reform-", this::show);
+        HBox.setHgrow(tabs, Priority.ALWAYS);
+        HBox head = new HBox(title, tabs);
+        head.getStyleClass().add("stage-line");
+        VBox top = new VBox(head);
+        top.getStyleClass().add("trace-head");
+        setTop(top);
+        setLeft(lanes);
+        reform.onAlarm(Alarm::sound);
+        reform.lanesProperty().addListener((_, _, _) -> again());
+        model.chosenProperty().addListener((_, _, _) -> again());
+        model.stageProperty().addListener((_, _, _) -> again());
+        show("run");
+    }
+
+    /** Shows a page by its name: run, plan or link. */
+    public void show(String name) {
+        page = name;
+        tabs.mark(name);
+        again();
+    }
+
+    private void workOut() {
+        boolean asked = page.equals("plan") && model.stageProperty().get() == Stage.REFORM;
+        if (asked) {
+            model.chosenProperty().get().ifPresent(reform::workOut);
+        }
+    }
+
+    private Optional<ReformModel.Lane> chosen() {
+        return model.chosenProperty().get().flatMap((PartRef ref) -> reform.lane(ref));
+    }
+
+    private void again() {
+        if (model.openProperty().get().isEmpty() || model.stageProperty().get() != Stage.REFORM) {
+            return;
+        }
+        workOut();
+        lanes.show(reform.lanesProperty().get());
+        run.show(chosen());
+        link.show();
+        boolean planned = chosen().flatMap(ReformModel.Lane::run).isPresent();
+        setCenter(page.equals("run") && !planned ? nothing : pages.get(page));
+    }
+}

@@ -1,0 +1,240 @@
+package org.yellowhearth.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.ReformPlan.ReformSchool;
+import org.yellowhearth.core.job.Reforming;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.reform.Judgement;
+import org.yellowhearth.core.reform.ReformRun;
+import org.yellowhearth.core.reform.ReformRun.RunPhase;
+import org.yellowhearth.core.reform.Worth;
+import org.yellowhearth.desk.model.Background;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.ReformModel;
+import org.yellowhearth.desk.model.ReformModel.Link;
+import org.yellowhearth.instruments.bench.StandInBench;
+import org.yellowhearth.instruments.scpi.ScpiServer;
+import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.records.store.Shop;
+
+/** Runs without a window: over the line, by hand, stopped, lost, killed. */
+public class ReformModelTest {
+    private final MovedClock clock = new MovedClock();
+    private Path folder;
+    private Shop shop;
+    private DeskModel model;
+
+    @BeforeMethod
+    public void openShop() {
+        folder = Rooms.folder();
+        open();
+        model.arrive("Old tins");
+        for (int k = 1; k <= 3; k++) {
+            Rooms.type(model, "+ C" + k + " 32 MFD 450 V can electrolytic");
+        }
+    }
+
+    private void open() {
+        shop = Rooms.shop(folder);
+        model = new DeskModel(shop, new PhotoStore(folder), Rooms.KNOWLEDGE, clock,
+                new Background(Runnable::run, Runnable::run, Runnable::run));
+    }
+
+    @AfterMethod
+    public void closeShop() {
+        shop.close();
+    }
+
+    private ReformModel reform() {
+        return model.reform();
+    }
+
+    private static PartRef ref(int k) {
+        return PartRef.of("C" + k);
+    }
+
+    private ReformRun run(int k) {
+        return reform().lane(ref(k)).flatMap(ReformModel.Lane::run).orElseThrow();
+    }
+
+    private Judgement.Counsel counsel(int k) {
+        return reform().lane(ref(k)).flatMap(ReformModel.Lane::judgement).orElseThrow().counsel();
+    }
+
+    private void plan(int k) {
+        assertThat(reform().plan(ref(k), ReformSchool.CONSTANT_CURRENT, OptionalDouble.empty(), Optional.empty())).isTrue();
+    }
+
+    private void pass(double seconds) {
+        clock.goOn(Duration.ofMillis((long) (seconds * 1000)));
+        reform().poll();
+    }
+
+    /**
+     * A thousand times faster than life: one comes up and ends by itself, one never comes down and is given up, one runs away and
+     * is stopped with its output off before anything else is said to the instrument.
+     */
+    @Test
+    public void oneComesUpOneStaysHighOneRunsAway() {
+        reform().connectStandIn(1000);
+        for (int k = 1; k <= 3; k++) {
+            plan(k);
+            reform().hang(ref(k), Optional.of(k));
+            reform().begin(ref(k));
+            assertThat(run(k).phase()).isEqualTo(RunPhase.RUNNING);
+        }
+        for (int n = 0; n < 1000 && (run(1).phase() == RunPhase.RUNNING || counsel(2) == Judgement.Counsel.WAIT); n++) {
+            pass(0.1);
+        }
+        assertThat(run(1).phase()).isEqualTo(RunPhase.DONE);
+        assertThat(run(1).readings().getLast().volts()).isGreaterThan(430);
+        assertThat(counsel(2)).isIn(Judgement.Counsel.USELESS, Judgement.Counsel.LATE);
+        assertThat(run(3).phase()).isEqualTo(RunPhase.STOPPED);
+        assertThat(run(3).rule().orElseThrow()).isIn(Reforming.Rule.CURRENT_RISING, Reforming.Rule.VOLTAGE_NOT_HOLDING,
+                Reforming.Rule.TOO_WARM);
+        reform().abort(ref(2), "stays high");
+        assertThat(run(2).phase()).isEqualTo(RunPhase.ABORTED);
+        for (int k = 1; k <= 3; k++) {
+            String on = "OUTP" + k + " ON";
+            String off = "OUTP" + k + " OFF";
+            assertThat(reform().transcript()).extracting(l -> l.text()).filteredOn(t -> t.equals(on) || t.equals(off)).last()
+                    .isEqualTo(off);
+        }
+        assertThat(model.job().events()).filteredOn(e -> e.event() instanceof Reforming.ReformRead).hasSizeGreaterThan(30);
+    }
+
+    @Test
+    public void aPauseKeepsItsPlaceAndItsChannelGoesOff() {
+        reform().connectStandIn(100);
+        plan(1);
+        reform().hang(ref(1), Optional.of(1));
+        reform().begin(ref(1));
+        for (int n = 0; n < 20; n++) {
+            pass(1);
+        }
+        int readings = run(1).readings().size();
+        assertThat(readings).isGreaterThan(3);
+        reform().pause(ref(1));
+        assertThat(run(1).phase()).isEqualTo(RunPhase.PAUSED);
+        pass(10);
+        assertThat(run(1).readings()).as("nothing is read while it lies").hasSize(readings);
+        reform().begin(ref(1));
+        pass(1);
+        assertThat(run(1).readings().size()).isGreaterThan(readings);
+        assertThat(run(1).rested()).isPresent();
+    }
+
+    /** Killed under way: the next start finds the run paused, says where it was, and drives nothing. */
+    @Test
+    public void aKilledProgramFindsItPausedAndSaysWhere() {
+        plan(1);
+        reform().begin(ref(1));
+        String id = model.openProperty().get().orElseThrow().id();
+        shop.close();
+        open();
+        model.shelf().refresh();
+        model.openJob(id);
+        assertThat(run(1).phase()).isEqualTo(RunPhase.PAUSED);
+        assertThat(model.background().noticeProperty().get().text()).contains("C1").contains("step 1 of 1");
+        assertThat(model.job().events().getLast().event())
+                .isEqualTo(new Reforming.ReformPaused("reform-C1", Reforming.Cause.PROGRAM_ENDED));
+    }
+
+    /** The line is lost: the run pauses, its place is kept, and the person is told to look. */
+    @Test
+    public void aLostLinePausesTheRun() throws IOException {
+        StandInBench bench = StandInBench.usual(clock, 5);
+        bench.clock().runAt(100);
+        ScpiServer server = ScpiServer.open(bench.leakageMeter(), 0);
+        reform().connect("127.0.0.1:" + server.port());
+        assertThat(reform().linkProperty().get().state()).isEqualTo(Link.State.OPEN);
+        plan(1);
+        reform().hang(ref(1), Optional.of(1));
+        reform().begin(ref(1));
+        pass(1);
+        assertThat(run(1).readings()).isNotEmpty();
+        server.close();
+        pass(1);
+        assertThat(run(1).phase()).isEqualTo(RunPhase.PAUSED);
+        assertThat(reform().linkProperty().get().state()).isEqualTo(Link.State.LOST);
+        assertThat(model.background().noticeProperty().get().text()).contains("lost");
+        clock.goOn(Duration.ofSeconds(20));
+        assertThat(bench.leakageMeter().execute("OUTP1?")).as("its watchdog has switched it off").contains("0");
+        reform().begin(ref(1));
+        assertThat(run(1).phase()).as("without a line it does not go on").isEqualTo(RunPhase.PAUSED);
+    }
+
+    /** By hand: what is typed is judged at once. */
+    @Test
+    public void aTypedReadingStops() {
+        plan(1);
+        reform().begin(ref(1));
+        clock.goOn(Duration.ofMinutes(1));
+        reform().read(ref(1), 200, 1e-3, OptionalDouble.empty());
+        assertThat(counsel(1)).isEqualTo(Judgement.Counsel.WAIT);
+        clock.goOn(Duration.ofMinutes(1));
+        reform().read(ref(1), 210, 20e-3, OptionalDouble.empty());
+        assertThat(run(1).phase()).isEqualTo(RunPhase.STOPPED);
+        assertThat(run(1).rule()).contains(Reforming.Rule.CURRENT_ABOVE_BOUND);
+        model.undo();
+        assertThat(model.job().events().getLast().event()).as("the plan is taken back, what happened is not")
+                .isEqualTo(new Reforming.ReformStopped("reform-C1", Reforming.Rule.CURRENT_ABOVE_BOUND));
+        model.redo();
+        assertThat(run(1).phase()).isEqualTo(RunPhase.STOPPED);
+    }
+
+    @Test
+    public void whatMustNotBeIsNotPlanned() {
+        model.put(Look.of(ref(1), Look.Sign.BULGED, ""));
+        assertThat(reform().lane(ref(1)).orElseThrow().worth().answer()).isEqualTo(Worth.Answer.NEVER);
+        assertThat(reform().plan(ref(1), ReformSchool.GENTLE, OptionalDouble.empty(), Optional.empty())).isFalse();
+        assertThat(model.background().noticeProperty().get().text()).contains("not put under voltage");
+        assertThat(reform().plan(ref(2), ReformSchool.TANTALUM_SOAK, OptionalDouble.empty(), Optional.empty())).isFalse();
+        assertThat(reform().plan(ref(2), ReformSchool.GENTLE, OptionalDouble.of(900), Optional.empty())).isFalse();
+        Rooms.type(model, "+ C8 .1 MFD 400 V paper coupling");
+        assertThat(reform().lane(PartRef.of("C8"))).as("paper has no lane").isEmpty();
+    }
+
+    @Test
+    public void thePlanIsWorkedOut() {
+        plan(1);
+        model.chosenProperty().set(Optional.of(ref(1)));
+        reform().workOut(ref(1));
+        ReformModel.Sums sums = reform().figuresProperty().get().orElseThrow();
+        assertThat(sums.plan()).isEqualTo(run(1).plan());
+        assertThat(sums.figures().joules()).isCloseTo(32e-6 * 450 * 450 / 2, within(1e-9));
+        model.undo();
+        assertThat(reform().lane(ref(1)).flatMap(ReformModel.Lane::run)).isEmpty();
+    }
+
+    /** The plan under a run is taken back: nothing stays on without a lane. */
+    @Test
+    public void undoOfThePlanSwitchesOff() {
+        reform().connectStandIn(100);
+        plan(1);
+        reform().hang(ref(1), Optional.of(1));
+        reform().begin(ref(1));
+        model.undo();
+        assertThat(reform().transcript()).extracting(l -> l.text()).contains("OUTP1 ON").endsWith("OUTP1 OFF", "OUTP1?", "0");
+    }
+
+    @Test
+    public void anAddressNobodyAnswersIsSaid() {
+        reform().connect("127.0.0.1:1");
+        assertThat(reform().linkProperty().get().state()).isEqualTo(Link.State.LOST);
+        assertThat(reform().linkProperty().get().told()).contains("127.0.0.1:1");
+        reform().connect("somewhere");
+        assertThat(model.background().noticeProperty().get().text()).contains("host:port");
+    }
+}
