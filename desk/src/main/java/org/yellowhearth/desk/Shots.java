@@ -13,6 +13,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 
@@ -28,7 +29,9 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
+import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.supply.Knob;
@@ -51,6 +54,8 @@ public final class Shots extends Application {
     private static final int RESTS = 4;
     /** Steps that the first minute of a supply is given to be worked out. */
     private static final int WARM_UP = 12;
+    private static final double STAND_IN_SPEED = 100;
+    private static final int READINGS = 50;
 
     private final StillClock clock = new StillClock(START);
     private final ExecutorService keeper = Executors.newSingleThreadExecutor();
@@ -151,12 +156,7 @@ public final class Shots extends Application {
             steps.add(() -> ((Button) shell.lookup("#colour-" + colour)).fire());
         }
         shot("census-decoder");
-        steps.add(() -> {
-            choose("C9");
-            ((ToggleButton) shell.lookup("#show-about")).fire();
-        });
-        shot("census-about");
-        steps.add(() -> ((ToggleButton) shell.lookup("#show-about")).fire());
+        steps.add(() -> choose("C9"));
         steps.add(() -> model.imports().open());
         steps.add(() -> model.imports().take("""
                 Pos;Value (uF);Voltage;Type;Function;C (uF)
@@ -192,9 +192,6 @@ public final class Shots extends Application {
         });
         steps.add(() -> model.gateProperty().get().ifPresent(g -> g.leave().run()));
         steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
-        shot("assess-limits");
-        steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
-        steps.add(() -> ((ToggleButton) shell.lookup("#show-limits")).fire());
         steps.add(() -> model.benchLine().lineProperty().set(""));
         for (int rest = 0; rest < RESTS; rest++) {
             steps.add(() -> model.hearthProperty().get().stores()
@@ -216,6 +213,9 @@ public final class Shots extends Application {
         steps.add(() -> scene.getRoot()
                 .fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.F1, false, false, false, false)));
         shot("keys");
+        steps.add(() -> scene.getRoot()
+                .fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.F1, false, false, false, false)));
+        reform();
     }
 
     private void trace() {
@@ -237,11 +237,40 @@ public final class Shots extends Application {
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-margins")).fire());
         steps.add(() -> model.trace().attempt(new Knob("C16a", Knob.Which.CAPACITANCE), 47e-6));
         steps.add(() -> model.trace().margins());
-        for (int wait = 0; wait < WARM_UP; wait++) {
+        wait(WARM_UP);
+        shot("trace-margins");
+    }
+
+    /** One can on the stand-in, judged by modern limits: the plan, the run with its forecast, the line. */
+    private void reform() {
+        steps.add(() -> choose("C16b"));
+        steps.add(() -> model.changePolicy(Policy.Profile.MODERN));
+        steps.add(() -> model.reform().plan(PartRef.of("C16b"), ReformPlan.ReformSchool.GENTLE, OptionalDouble.of(330),
+                Optional.empty()));
+        steps.add(() -> shell.showReform("plan"));
+        wait(4);
+        shot("reform-plan");
+        steps.add(() -> model.reform().connectStandIn(STAND_IN_SPEED));
+        steps.add(() -> model.reform().hang(PartRef.of("C16b"), Optional.of(1)));
+        steps.add(() -> shell.showReform("run"));
+        steps.add(() -> model.reform().begin(PartRef.of("C16b")));
+        for (int k = 0; k < READINGS; k++) {
+            double seconds = k < READINGS / 2 ? 0.5 : 1.5;
+            steps.add(() -> {
+                clock.goOn(Duration.ofMillis((long) (seconds * 1000)));
+                model.reform().poll();
+            });
+        }
+        shot("reform");
+        steps.add(() -> model.reform().pause(PartRef.of("C16b")));
+        steps.add(() -> model.reform().disconnect());
+    }
+
+    private void wait(int times) {
+        for (int k = 0; k < times; k++) {
             steps.add(() -> {
             });
         }
-        shot("trace-margins");
     }
 
     private void shot(String name) {

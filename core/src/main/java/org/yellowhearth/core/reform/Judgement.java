@@ -52,7 +52,7 @@ public record Judgement(Counsel counsel, Optional<Reforming.Rule> rule, Optional
         ReformPlan.Step step = run.now();
         double held = ReformRun.seconds(run.since().orElseThrow(), now);
         Optional<Forecast> forecast = DecayFit.of(run.curve()).map(f -> f.forecast(step.gateAmperes(), step.patienceSeconds()));
-        boolean met = !run.curve().isEmpty() && run.curve().getLast().amperes() <= step.gateAmperes();
+        boolean met = run.met();
         Counsel counsel;
         if (met && held >= step.holdSeconds()) {
             counsel = run.last() ? Counsel.FINISH : Counsel.NEXT;

@@ -75,6 +75,11 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
         return plan.steps().get(step);
     }
 
+    /** Whether the leakage last read at a steady voltage is within the gate. */
+    public boolean met() {
+        return !curve.isEmpty() && curve.getLast().amperes() <= now().gateAmperes();
+    }
+
     public boolean last() {
         return step == plan.steps().size() - 1;
     }

@@ -12,6 +12,8 @@ import org.yellowhearth.core.reform.Sampled;
 public final class LeakageChart {
     private static final double LEAST_SECONDS = 10;
     private static final double ROOM = 1.4;
+    private static final double[] COARSE = {1, 2, 5};
+    private static final double[] FINE = {1, 1.5, 2, 3, 4, 5, 7};
 
     private LeakageChart() {
     }
@@ -119,7 +121,7 @@ public final class LeakageChart {
         void axes(double em, List<Plot.Mark> marks) {
             double lastLabel = bottom + 2 * em;
             for (double decade = Math.pow(10, Math.floor(Math.log10(low))); decade <= high; decade *= 10) {
-                for (double f : new double[]{1, 2, 5}) {
+                for (double f : high / low < 6 ? FINE : COARSE) {
                     double at = decade * f;
                     if (at >= low && at <= high) {
                         marks.add(new Plot.Mark.Stroke(List.of(left, y(at), right, y(at)), "plot-grid"));

@@ -1,6 +1,7 @@
 package org.yellowhearth.desk.reform;
 
 import java.util.List;
+import java.util.Optional;
 
 import javafx.geometry.NodeOrientation;
 import javafx.scene.control.Button;
@@ -73,7 +74,7 @@ final class LanesPane extends ScrollPane {
         }
         button.setMaxWidth(Double.MAX_VALUE);
         box.prefWidthProperty().bind(button.widthProperty().subtract(24));
-        button.setOnAction(_ -> model.chosenProperty().set(java.util.Optional.of(l.ref())));
+        button.setOnAction(_ -> model.chosenProperty().set(Optional.of(l.ref())));
         return button;
     }
 
@@ -118,12 +119,22 @@ final class LanesPane extends ScrollPane {
                     model.words().word(run.plan().school()));
         }
         ReformRun.Point last = run.readings().getLast();
-        return Labels.of("reform.lane-line", Quantity.volts(last.volts()), Quantity.amperes(last.amperes()),
-                l.judgement().flatMap(Judgement::forecast).map(LanesPane::until).orElse(Labels.of("reform.no-forecast")));
+        String figures = Quantity.volts(last.volts()) + " · " + Quantity.amperes(last.amperes());
+        return run.phase() == ReformRun.RunPhase.RUNNING
+                ? Labels.of("reform.lane-line", figures, ahead(run, l.judgement().flatMap(Judgement::forecast)))
+                : figures;
+    }
+
+    /** What is to be expected of a run under way. */
+    static String ahead(ReformRun run, Optional<Forecast> forecast) {
+        if (run.met()) {
+            return Labels.of("reform.met", LeakageChart.duration(run.now().holdSeconds()));
+        }
+        return forecast.map(LanesPane::until).orElse(Labels.of("reform.no-forecast"));
     }
 
     /** The forecast in a few words. */
-    static String until(Forecast f) {
+    private static String until(Forecast f) {
         if (f.median().isEmpty()) {
             return Labels.of("reform.hardly-ever");
         }

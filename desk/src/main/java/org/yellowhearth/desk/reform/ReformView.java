@@ -8,9 +8,11 @@ import javafx.beans.binding.Bindings;
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.part.PartRef;
@@ -45,9 +47,9 @@ public final class ReformView extends BorderPane {
         lanes.prefWidthProperty().bind(Bindings.min(em.multiply(LANES_EMS), widthProperty().multiply(LANES_SHARE)));
         run = new RunPage(model);
         link = new LinkPage(model);
-        pages.put("run", run);
+        pages.put("run", tall(run));
         pages.put("plan", new PlanPage(model));
-        pages.put("link", link);
+        pages.put("link", tall(link));
         nothing = new StackPane(Page.text(Labels.of("reform.no-plan"), "quiet"));
         nothing.getStyleClass().add("run-page");
         Label title = new Label(Labels.of("reform.title"));
@@ -66,6 +68,15 @@ public final class ReformView extends BorderPane {
         model.chosenProperty().addListener((_, _, _) -> again());
         model.stageProperty().addListener((_, _, _) -> again());
         show("run");
+    }
+
+    /** A page that fills its place, and scrolls where large text needs more. */
+    private static ScrollPane tall(Region page) {
+        ScrollPane scroll = new ScrollPane(page);
+        scroll.setFitToWidth(true);
+        scroll.setFitToHeight(true);
+        scroll.getStyleClass().add("page");
+        return scroll;
     }
 
     /** Shows a page by its name: run, plan or link. */

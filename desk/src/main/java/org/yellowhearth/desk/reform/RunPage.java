@@ -77,7 +77,8 @@ final class RunPage extends VBox {
         typed.button("reform.typed.keep", "run-keep");
         typed.managedProperty().bind(typed.visibleProperty());
         setMinWidth(0);
-        getChildren().addAll(figures, counsel, more, careBox, stairs, chart, typed, switches);
+        // The switch that turns it off stays in sight however large the text is.
+        getChildren().addAll(figures, counsel, switches, typed, more, careBox, stairs, chart);
     }
 
     private static VBox readout(String label, Label figure) {
@@ -144,11 +145,12 @@ final class RunPage extends VBox {
         }
         String gate = Labels.of("reform.gate-line", Quantity.amperes(run.now().gateAmperes()),
                 LeakageChart.duration(run.now().holdSeconds()), LeakageChart.duration(run.now().patienceSeconds()));
-        String when = j.forecast()
-                .map(f -> " " + Labels.of("reform.forecast", LanesPane.until(f), Math.round(100 * f.withinPatience())))
-                .orElse(" " + (run.curve().isEmpty()
+        String when = " " + (run.met() || j.forecast().isEmpty()
+                ? run.curve().isEmpty()
                         ? Labels.of("reform.no-curve")
-                        : Labels.of("reform.forecast-none", DecayFit.FEWEST)));
+                        : run.met() ? LanesPane.ahead(run, j.forecast()) : Labels.of("reform.forecast-none", DecayFit.FEWEST)
+                : Labels.of("reform.forecast", LanesPane.ahead(run, j.forecast()),
+                        Math.round(100 * j.forecast().get().withinPatience())));
         String rest = run.rested().map(d -> " " + Labels.of("reform.rested", LeakageChart.duration(d.toMillis() / 1000.0)))
                 .orElse("");
         return gate + when + rest + " " + Labels.of("reform.formed", Math.round(100 * run.formed()));
