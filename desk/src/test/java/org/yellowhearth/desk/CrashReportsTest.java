@@ -52,7 +52,8 @@ public class CrashReportsTest {
         while (key.find()) {
             String whole = key.group(1) + "." + key.group(2);
             String last = whole.substring(whole.lastIndexOf('.') + 1);
-            boolean named = List.of("arrival.page.", "safety.plan.", "about.grid.", "trace.page.", "describe.add.").stream()
+            boolean named = List.of("arrival.page.", "safety.plan.", "about.grid.", "trace.page.", "describe.add.",
+                    "reform.page.", "reform.column.").stream()
                     .anyMatch(whole::startsWith)
                     && code.indexOf("\"" + last + "\"") >= 0;
             boolean state = whole.startsWith("safety.check.")

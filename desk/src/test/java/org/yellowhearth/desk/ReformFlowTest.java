@@ -52,6 +52,7 @@ public class ReformFlowTest extends Window {
         assertThat(said("link-state")).contains("stand-in leakage meter").contains("15 s");
         page("run");
         click("run-begin");
+        assertThat(find("lanes-live", Button.class).getText()).isEqualTo("C16b under voltage");
         pass(1, 12);
         assertThat(run().readings()).isNotEmpty();
         assertThat(said("run-counsel")).contains("Wait");

@@ -206,6 +206,19 @@ public class ReformModelTest {
         assertThat(reform().lane(PartRef.of("C8"))).as("paper has no lane").isEmpty();
     }
 
+    /** What a person says of its price and rarity moves the answer, and undo takes it back. */
+    @Test
+    public void priceAndRarityMoveTheAnswer() {
+        Rooms.type(model, "C1 33u 3r D0.07 @100");
+        assertThat(reform().lane(ref(1)).orElseThrow().worth().answer()).isEqualTo(Worth.Answer.PERHAPS);
+        reform().say(ref(1), true, OptionalDouble.of(80));
+        assertThat(reform().lane(ref(1)).orElseThrow().worth().answer()).isEqualTo(Worth.Answer.YES);
+        model.undo();
+        assertThat(reform().lane(ref(1)).orElseThrow().worth().answer()).isEqualTo(Worth.Answer.PERHAPS);
+        reform().say(ref(1), true, OptionalDouble.of(-3));
+        assertThat(model.background().noticeProperty().get().text()).contains("price");
+    }
+
     @Test
     public void thePlanIsWorkedOut() {
         plan(1);

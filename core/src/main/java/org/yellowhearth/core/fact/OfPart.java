@@ -3,6 +3,7 @@ package org.yellowhearth.core.fact;
 import org.yellowhearth.core.part.PartRef;
 
 /** Something written down of one part of the census, beside the part itself. */
-public sealed interface OfPart extends Item permits Look, StatedValue, Place, Overrule, Parallel, GridCircuit, ReformPlan {
+public sealed interface OfPart extends Item
+        permits Look, StatedValue, Place, Overrule, Parallel, GridCircuit, ReformPlan, Replaceable {
     PartRef part();
 }

@@ -150,14 +150,14 @@ public class ReformRunTest {
     }
 
     /**
-     * A hundred and fifty capacitors of random history (five hundred in the long runs) under a plan: once a rule asks for it the output is off before anything is
+     * A hundred capacitors of random history (five hundred in the long runs) under a plan: once a rule asks for it the output is off before anything is
      * read again, parts that run away are stopped or given up, and sound ones come through.
      */
     @Test
     public void noOutputStaysOnAfterAStop() {
         int stopped = 0;
         int done = 0;
-        int count = Boolean.getBoolean("long.tests") ? 500 : 150;
+        int count = Boolean.getBoolean("long.tests") ? 500 : 100;
         for (int k = 0; k < count; k++) {
             Random random = new Random(31L * k + 5);
             FormingCapacitor.Make make = TrialDecay.someCapacitor(random);

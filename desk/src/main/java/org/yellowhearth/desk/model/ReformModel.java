@@ -3,6 +3,7 @@ package org.yellowhearth.desk.model;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.Year;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -18,6 +19,7 @@ import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.OwnLimits;
 import org.yellowhearth.core.fact.Bench;
 import org.yellowhearth.core.fact.ReformPlan;
+import org.yellowhearth.core.fact.Replaceable;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
@@ -130,6 +132,11 @@ public final class ReformModel {
         return line.map(Transcript::lines).orElse(List.of());
     }
 
+    /** The parts that are under voltage on the bench. */
+    public List<PartRef> underVoltage() {
+        return lanes.get().stream().filter(ReformModel::running).map(Lane::ref).toList();
+    }
+
     /** The lane of a part. */
     public Optional<Lane> lane(PartRef ref) {
         return lanes.get().stream().filter(l -> l.ref().equals(ref)).findFirst();
@@ -182,14 +189,31 @@ public final class ReformModel {
         List<Lane> all = new ArrayList<>();
         for (Assessment a : open.assessments()) {
             if (a.part() instanceof Capacitor c && formed(kind(c))) {
-                Worth worth = Worth.of(a, c, kind(c), new Worth.Circumstances(job.policy(), museum, false, OptionalDouble.empty(),
-                        OptionalDouble.empty()));
+                Optional<Replaceable> how = replaceable(job, c.ref());
+                Worth worth = Worth.of(a, c, kind(c),
+                        new Worth.Circumstances(job.policy(), museum, how.map(Replaceable::rare).orElse(false),
+                                job.plate().age(Year.of(model.now().getYear())),
+                                how.map(Replaceable::price).orElse(OptionalDouble.empty())));
                 Optional<ReformRun> run = job.item(ReformPlan.idOf(c.ref())).filter(ReformPlan.class::isInstance)
                         .map(p -> ReformRun.of((ReformPlan) p, job.events()));
                 all.add(new Lane(c, worth, run, run.map(this::judge), Optional.ofNullable(channels.get(c.ref()))));
             }
         }
         return all;
+    }
+
+    private static Optional<Replaceable> replaceable(Job job, PartRef ref) {
+        return job.of(ref, Replaceable.class).stream().findFirst();
+    }
+
+    /** What is said of how a part could be replaced. */
+    public Optional<Replaceable> replaceable(PartRef ref) {
+        return replaceable(model.job(), ref);
+    }
+
+    /** Says how a part could be replaced. */
+    public void say(PartRef ref, boolean rare, OptionalDouble price) {
+        model.made(() -> model.put(new Replaceable(Replaceable.idOf(ref), ref, rare, price)));
     }
 
     private Judgement judge(ReformRun run) {

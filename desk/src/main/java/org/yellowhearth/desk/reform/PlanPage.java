@@ -5,11 +5,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.ReformPlan;
+import org.yellowhearth.core.fact.Replaceable;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
@@ -31,13 +34,15 @@ final class PlanPage extends Page {
     private final VBox worth = column();
     private final GridPane steps = new GridPane();
     private final VBox sums = column();
+    private final CheckBox rare = new CheckBox(Labels.of("reform.rare"));
+    private final TextField price = new TextField();
 
     PlanPage(DeskModel model) {
         super(model);
         steps.getStyleClass().add("sums");
         steps.setId("plan-steps");
         worth.setId("plan-worth");
-        add(heading("reform.worth"), worth, heading("reform.plan.title"), form(), steps, sums,
+        add(heading("reform.worth"), worth, replaced(), heading("reform.plan.title"), form(), steps, sums,
                 text(Labels.of("reform.plan.how"), "quiet"));
         model.chosenProperty().addListener((_, _, _) -> again());
         model.reform().figuresProperty().addListener((_, _, _) -> again());
@@ -48,6 +53,21 @@ final class PlanPage extends Page {
         if (getScene() != null && model().openProperty().get().isPresent()) {
             show(job());
         }
+    }
+
+    /** What a new one costs, and whether one can be had: the person knows, until there is a catalogue. */
+    private FlowPane replaced() {
+        rare.setId("plan-rare");
+        price.setId("plan-price");
+        price.setPrefColumnCount(5);
+        price.setPromptText(Labels.of("reform.price"));
+        price.setAccessibleText(Labels.of("reform.price"));
+        FlowPane line = new FlowPane(rare, price,
+                button("reform.price.keep", "plan-price-keep", () -> model().chosenProperty().get()
+                        .ifPresent(ref -> model()
+                                .made(() -> model().reform().say(ref, rare.isSelected(), Measure.PLAIN.read(price.getText()))))));
+        line.getStyleClass().addAll("line-form", "link-line");
+        return line;
     }
 
     private AddLine form() {
@@ -85,6 +105,11 @@ final class PlanPage extends Page {
             return;
         }
         Lane l = lane.get();
+        Optional<Replaceable> how = model().reform().replaceable(l.ref());
+        rare.setSelected(how.map(Replaceable::rare).orElse(false));
+        if (!price.isFocused()) {
+            price.setText(Measure.PLAIN.write(how.map(Replaceable::price).orElse(OptionalDouble.empty())));
+        }
         worth.getChildren().add(text(l.ref() + ": " + model().words().word(l.worth().answer()), "worth-answer"));
         l.worth().reasons().forEach(r -> worth.getChildren().add(text("· " + model().words().say(r))));
         l.run().map(ReformRun::plan).ifPresentOrElse(this::plan,

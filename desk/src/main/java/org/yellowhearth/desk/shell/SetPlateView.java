@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.shell;
 
+import java.util.List;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -10,6 +11,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
@@ -34,6 +36,8 @@ final class SetPlateView extends HBox {
     private final HearthDrawing drawing = new HearthDrawing();
     private final HBox facts = new HBox();
     private final Button hearth = new Button();
+    /** Says beside the hearth what is under voltage on the bench: the hearth speaks of the set alone. */
+    private final Button live = new Button();
 
     SetPlateView(DeskModel model) {
         this.model = model;
@@ -70,16 +74,32 @@ final class SetPlateView extends HBox {
         hearth.setAccessibleText(Labels.of("hearth.tip"));
         hearth.setMinWidth(Region.USE_PREF_SIZE);
         hearth.setOnAction(_ -> model.stageProperty().set(Stage.SAFETY));
-        getChildren().addAll(shop, name, facts, gap, hearth);
+        live.setId("lanes-live");
+        live.getStyleClass().addAll("plate-button", "lanes-live");
+        live.setMinWidth(Region.USE_PREF_SIZE);
+        live.setOnAction(_ -> model.stageProperty().set(Stage.REFORM));
+        live.managedProperty().bind(live.visibleProperty());
+        live.setVisible(false);
+        model.reform().lanesProperty().addListener((_, _, _) -> lanes());
+        getChildren().addAll(shop, name, facts, gap, live, hearth);
         model.openProperty().addListener((_, _, open) -> open.ifPresent(o -> show(o.job())));
         model.hearthProperty().addListener((_, _, now) -> show(now));
+    }
+
+    private void lanes() {
+        List<PartRef> on = model.reform().underVoltage();
+        live.setText(Labels.of("plate.live", String.join(", ", on.stream().map(PartRef::toString).toList())));
+        if (live.isVisible() == on.isEmpty()) {
+            live.setVisible(!on.isEmpty());
+            Platform.runLater(this::fit);
+        }
     }
 
     /** Where the plate is narrow the facts give way, the last first, so that the name and the hearth are always whole. */
     private void fit() {
         facts.getChildren().forEach(f -> f.setManaged(true));
         double room = getWidth() - getPadding().getLeft() - getPadding().getRight() - (getChildren().size() - 1) * getSpacing();
-        double others = getChildren().stream().filter(c -> !c.equals(facts))
+        double others = getChildren().stream().filter(c -> c.isManaged() && !c.equals(facts))
                 .mapToDouble(c -> Math.min(c.prefWidth(-1), c.maxWidth(-1))).sum();
         for (Node fact : facts.getChildren().reversed()) {
             fact.setManaged(others + facts.prefWidth(-1) <= room);

@@ -31,6 +31,7 @@ import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.ReformPlan;
+import org.yellowhearth.core.fact.Replaceable;
 import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyConverter;
@@ -149,6 +150,8 @@ final class Facts {
             case GridCircuit g -> List.of(g.part() + " " + Quantity.volts(g.sourceVolts()),
                     "grid leak " + Quantity.ohms(g.gridLeakOhms()), "grid at " + Quantity.volts(g.gridVolts()),
                     "gm " + Quantity.of(g.transconductance(), Unit.MHO), Quantity.amperes(g.anodeAmperes()).toString());
+            case Replaceable r -> List.of(r.part().toString(), r.rare() ? "cannot be had again" : "",
+                    r.price().isPresent() ? "a new one costs " + number(r.price().getAsDouble()) : "");
             case ReformPlan r -> List.of(r.part() + " " + words.word(r.school()), "to " + Quantity.volts(r.targetVolts()),
                     "at most " + Quantity.amperes(r.limitAmperes()),
                     r.steps().size() == 1 ? "one step" : r.steps().size() + " steps");

@@ -16,6 +16,7 @@ import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.ReformPlan;
+import org.yellowhearth.core.fact.Replaceable;
 import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.part.Battery;
@@ -116,7 +117,7 @@ final class RandomParts {
 
     /** Something written down of a part, or a limit of the job. */
     static Item written(String id, PartRef part, Random r) {
-        return switch (r.nextInt(8)) {
+        return switch (r.nextInt(9)) {
             case 0 -> new Look(id, part, one(r, Look.Sign.values()), r.nextBoolean() ? "" : "at the rim");
             case 1 -> new StatedValue(id, part, one(r, StatedValue.Origin.values()), "8u \"450V\"", maybe(r, 1e-5), maybe(r, 450),
                     one(r, Polarity.values()));
@@ -125,6 +126,7 @@ final class RandomParts {
             case 3 -> new Overrule(id, part, one(r, Verdict.values()), "measured twice");
             case 4 -> new Parallel(id, part, PartRef.of("Z999"));
             case 5 -> new GridCircuit(id, part, 150, 470e3, -10, 5e-3, 40e-3, 240, maybe(r, 500), maybe(r, 12));
+            case 7 -> new Replaceable(id, part, r.nextBoolean(), maybe(r, 90));
             case 6 -> new ReformPlan(id, part, one(r, ReformPlan.ReformSchool.values()), 450, 1e-3,
                     List.of(new ReformPlan.Step(90, 4700, 2e-3, 1e-3, 600, 7200),
                             new ReformPlan.Step(450, 4700, 2e-3, 1e-3, 0, 7200)),
