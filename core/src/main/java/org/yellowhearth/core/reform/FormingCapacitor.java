@@ -26,7 +26,7 @@ public final class FormingCapacitor {
     private static final double ROOM_CELSIUS = 25;
     private static final double DOUBLING_KELVIN = 10;
     private static final double REFERENCE_AMPERES = 1e-3;
-    private static final double SPARK_SIEMENS = 1e-3;
+    private static final double SPARK_CONDUCTANCE = 1e-3;
     private static final double MOST_EXPONENT = 60;
     private static final double MOST_MOVE = 0.02;
     private static final double FIRST_STEP = 1e-3;
@@ -38,7 +38,7 @@ public final class FormingCapacitor {
     private double volts;
     private double formationVolts;
     private double celsius;
-    private double defectSiemens;
+    private double defectConductance;
     private double coulombs;
     private double joules;
     private double step = FIRST_STEP;
@@ -88,14 +88,14 @@ public final class FormingCapacitor {
     /**
      * What does not heal.
      *
-     * @param siemens conductance in parallel, 0 for none
+     * @param conductance conductance in parallel, 0 for none
      * @param growthPerSecond how fast it grows at rated voltage, 0 for a steady one
      * @param breakdownVolts above this it sparks
      */
-    public record Flaw(double siemens, double growthPerSecond, double breakdownVolts) {
+    public record Flaw(double conductance, double growthPerSecond, double breakdownVolts) {
         public Flaw {
-            if (!(siemens >= 0 && growthPerSecond >= 0)) {
-                throw new IllegalArgumentException("a flaw of " + siemens + " S growing by " + growthPerSecond + " a second");
+            if (!(conductance >= 0 && growthPerSecond >= 0)) {
+                throw new IllegalArgumentException("a flaw of " + conductance + " S growing by " + growthPerSecond + " a second");
             }
             positive("breakdown voltage", breakdownVolts);
         }
@@ -143,7 +143,7 @@ public final class FormingCapacitor {
         this.make = make;
         formationVolts = make.oxide.formedVolts;
         celsius = ROOM_CELSIUS;
-        defectSiemens = make.flaw.siemens;
+        defectConductance = make.flaw.conductance;
     }
 
     private static void positive(String what, double value) {
@@ -201,8 +201,8 @@ public final class FormingCapacitor {
     }
 
     private double leakage(double at) {
-        double spark = Math.max(0, at - make.flaw.breakdownVolts) * SPARK_SIEMENS;
-        return oxideLeakage(at) + at * defectSiemens + spark;
+        double spark = Math.max(0, at - make.flaw.breakdownVolts) * SPARK_CONDUCTANCE;
+        return oxideLeakage(at) + at * defectConductance + spark;
     }
 
     /** Lets some seconds pass with a supply connected. */
@@ -244,7 +244,7 @@ public final class FormingCapacitor {
         if (Math.abs(warmed - celsius) > MOST_MOVE * DOUBLING_KELVIN && dt > LEAST_STEP) {
             return false;
         }
-        defectSiemens *= Math.exp(Math.min(1, make.flaw.growthPerSecond * next / make.ratedVolts * warmth() * dt));
+        defectConductance *= Math.exp(Math.min(1, make.flaw.growthPerSecond * next / make.ratedVolts * warmth() * dt));
         volts = next;
         formationVolts += gain;
         celsius = warmed;

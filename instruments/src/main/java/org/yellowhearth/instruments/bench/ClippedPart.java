@@ -48,7 +48,7 @@ final class ClippedPart {
     }
 
     /** Conductance of its leakage at a volt or so (S). */
-    synchronized double siemens() {
-        return capacitor.make().flaw().siemens();
+    synchronized double conductance() {
+        return capacitor.make().flaw().conductance();
     }
 }

@@ -93,7 +93,7 @@ final class LcrMeter extends ScpiDevice {
         double w = 2 * Math.PI * hertz;
         double farads = p.make().farads();
         // The oxide's own loss stands in series with the electrolyte; a leak in parallel joins it as 1/(w²C²R).
-        double loss = p.siemens() / (w * w * farads * farads);
+        double loss = p.conductance() / (w * w * farads * farads);
         double ohms = p.make().esrOhms() + OXIDE_DISSIPATION / (w * farads) + loss + contact.ohms() + (corrected ? 0 : LEAD_OHMS);
         double d = w * farads * ohms;
         double shown = switch (function) {

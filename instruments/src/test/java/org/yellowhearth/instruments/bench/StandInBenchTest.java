@@ -19,7 +19,7 @@ import org.yellowhearth.instruments.scpi.ScpiDevice;
 /** What the stand-ins read of a bench whose truth is known. */
 public class StandInBenchTest {
     private static final double FARADS = 10e-6;
-    private static final double SIEMENS = 2e-6;
+    private static final double CONDUCTANCE = 2e-6;
 
     private final long[] millis = {0};
     private StandInBench bench;
@@ -28,7 +28,7 @@ public class StandInBenchTest {
     public void lay() {
         millis[0] = 0;
         InstantSource wall = () -> Instant.ofEpochMilli(millis[0]);
-        Make make = new Make(FARADS, 8, 400, new Oxide(4000, 1e-6, 20, 10, 1), new Heat(10, 50), new Flaw(SIEMENS, 0, 800));
+        Make make = new Make(FARADS, 8, 400, new Oxide(4000, 1e-6, 20, 10, 1), new Heat(10, 50), new Flaw(CONDUCTANCE, 0, 800));
         bench = new StandInBench(wall, 7, Parts.of(List.of(make, make, make, make)));
     }
 
