@@ -59,7 +59,7 @@ final class PlanPage extends Page {
     private FlowPane replaced() {
         rare.setId("plan-rare");
         price.setId("plan-price");
-        price.setPrefColumnCount(5);
+        price.setPrefColumnCount(10);
         price.setPromptText(Labels.of("reform.price"));
         price.setAccessibleText(Labels.of("reform.price"));
         FlowPane line = new FlowPane(rare, price,
