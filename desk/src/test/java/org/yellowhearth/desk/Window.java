@@ -11,6 +11,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
+import javafx.event.Event;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
@@ -19,6 +20,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
@@ -122,9 +124,9 @@ abstract class Window {
     }
 
     void settle() {
-        WaitForAsyncUtils.waitForFxEvents();
+        WaitForAsyncUtils.waitForFxEvents(2);
         until(() -> !model.background().busyProperty().get());
-        WaitForAsyncUtils.waitForFxEvents();
+        WaitForAsyncUtils.waitForFxEvents(2);
     }
 
     static void until(BooleanSupplier condition) {
@@ -153,8 +155,11 @@ abstract class Window {
         settle();
     }
 
+    /** Types where the focus is. The characters arrive as the toolkit sends them, without its wait after each. */
     void enter(String line) {
-        robot.write(line);
+        robot.interact(() -> line.chars().mapToObj(Character::toString)
+                .forEach(c -> Event.fireEvent(stage.getScene().getFocusOwner(),
+                        new KeyEvent(KeyEvent.KEY_TYPED, c, "", KeyCode.UNDEFINED, false, false, false, false))));
         press(KeyCode.ENTER);
     }
 
