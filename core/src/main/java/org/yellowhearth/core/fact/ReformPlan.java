@@ -1,6 +1,7 @@
 package org.yellowhearth.core.fact;
 
 import java.util.List;
+import java.util.OptionalDouble;
 
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
@@ -23,6 +24,8 @@ public record ReformPlan(String id, PartRef part, ReformSchool school, double ta
         PRECONDITIONING, //
         /** Full voltage through a resistor so high that nothing can happen, overnight. */
         OVERNIGHT, //
+        /** Where it is, by turning up the set's variable transformer; behind a valve rectifier nothing happens for long. */
+        IN_SET, //
         /** For old-stock solid tantalum: below its rating, through a resistor, and discharged through one. */
         TANTALUM_SOAK
     }
@@ -30,15 +33,21 @@ public record ReformPlan(String id, PartRef part, ReformSchool school, double ta
     /**
      * One step.
      *
-     * @param volts what the supply is set to
-     * @param ohms the resistor before the capacitor
+     * @param volts what the supply is set to; in the set what its rail comes to
+     * @param ohms the resistor before the capacitor; in the set what its rail gives way by
      * @param limitAmperes the supply's current limit
      * @param gateAmperes leakage at which the next step may follow
      * @param holdSeconds held at least so long
      * @param patienceSeconds waited at most so long
+     * @param mainsVolts in the set, what the variable transformer is set to
      */
     public record Step(double volts, double ohms, double limitAmperes, double gateAmperes, double holdSeconds,
-            double patienceSeconds) {
+            double patienceSeconds, OptionalDouble mainsVolts) {
+        /** A step at a bench supply. */
+        public Step(double volts, double ohms, double limitAmperes, double gateAmperes, double holdSeconds, double patienceSeconds) {
+            this(volts, ohms, limitAmperes, gateAmperes, holdSeconds, patienceSeconds, OptionalDouble.empty());
+        }
+
         public Step {
             Checked.within("the voltage of a step", volts, 0.5, 1000);
             Checked.within("the resistor of a step", ohms, 1, 1e8);
@@ -46,6 +55,7 @@ public record ReformPlan(String id, PartRef part, ReformSchool school, double ta
             Checked.within("the gate of a step", gateAmperes, 1e-9, 1);
             Checked.within("the hold of a step", holdSeconds, 0, 1e7);
             Checked.within("the patience of a step", patienceSeconds, 1, 1e8);
+            Checked.within("the mains of a step", mainsVolts, 1, 1000);
             if (holdSeconds > patienceSeconds) {
                 throw new IllegalArgumentException(
                         "a step is held " + holdSeconds + " s but waited for only " + patienceSeconds + " s");

@@ -80,6 +80,20 @@ public sealed interface Reforming extends Edit.Event {
     record ReformFinished(String plan) implements Reforming {
     }
 
+    /** A resistor was put across it after the output went off. */
+    record ReformDischarging(String plan, double ohms) implements Reforming {
+        public ReformDischarging {
+            within("discharge resistor", ohms, 1, 1e8);
+        }
+    }
+
+    /** What a meter showed across it afterwards. */
+    record ReformDischarged(String plan, double volts) implements Reforming {
+        public ReformDischarged {
+            within("voltage", volts, 0, 2000);
+        }
+    }
+
     private static void requireStep(int step) {
         if (step < 0 || step > 99) {
             throw new IllegalArgumentException("step " + step + " is out of range; expected 0 to 99");

@@ -6,6 +6,9 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 
+import org.yellowhearth.core.circuit.StoppedException;
+import org.yellowhearth.core.circuit.Transient;
+
 /**
  * How good the forecasts are over a fleet of simulated curves: shown with the forecasts themselves, and held by a test.
  *
@@ -28,8 +31,20 @@ public record ForecastTrial(TrialDecay.Decay origin, int forecasts, int covered,
 
     /** A fleet of curves of one origin; the same seed gives the same fleet. */
     public static ForecastTrial of(TrialDecay.Decay origin, int count, long seed) {
+        return of(origin, count, seed, _ -> true);
+    }
+
+    /**
+     * The same, watched.
+     *
+     * @throws StoppedException where the watcher did not want to go on
+     */
+    public static ForecastTrial of(TrialDecay.Decay origin, int count, long seed, Transient.Watcher watcher) {
         Tally tally = new Tally();
         for (int k = 0; k < count; k++) {
+            if (!watcher.goOn((double) k / count)) {
+                throw new StoppedException();
+            }
             tally.take(TrialDecay.of(origin, new Random(seed + 7919L * k)));
         }
         return new ForecastTrial(origin, tally.forecasts, tally.covered, tally.errors.stream().sorted().toList(), tally.hopeless,

@@ -3,6 +3,7 @@ package org.yellowhearth.core.reform;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.ReformPlan.ReformSchool;
@@ -107,6 +108,7 @@ public final class Planner {
             case GENTLE, CONSTANT_CURRENT, OVERNIGHT -> GENTLE_AMPERES;
             case PRECONDITIONING -> STANDARD_AMPERES;
             case TANTALUM_SOAK -> SOAK_AMPERES;
+            case IN_SET -> throw inSet();
         }, watts / r.targetVolts);
         double limit = Math.max(amperes, ABOVE_LIMIT * r.limitAmperes);
         ReformPlan.Bounds bounds = new ReformPlan.Bounds(ABOVE_LIMIT * limit,
@@ -116,6 +118,29 @@ public final class Planner {
                 ? Math.min(r.targetVolts, SOAK_SHARE * r.ratedVolts)
                 : r.targetVolts;
         return new ReformPlan(ReformPlan.idOf(r.part), r.part, r.school, target, r.limitAmperes, steps(r, target, limit), bounds);
+    }
+
+    private static IllegalArgumentException inSet() {
+        return new IllegalArgumentException("in the set its own supply decides: describe it under Trace");
+    }
+
+    /**
+     * A plan by the set's own supply: from where its rectifier conducts, a tenth of the mains at a time. No supply limits the
+     * current here but the rectifier and its winding: what the can stands is the bound, and a hand on the switch.
+     */
+    public static ReformPlan inSet(Request r, InSet set) {
+        double full = set.rungs().getLast().volts();
+        if (full > r.ratedVolts) {
+            throw new IllegalArgumentException("at full mains its rail comes to " + Math.round(full) + " V, above its rating of "
+                    + Math.round(r.ratedVolts) + " V: not in this set");
+        }
+        double most = ABOVE_LIMIT * Math.max(Math.min(GENTLE_AMPERES, r.can.watts() / full), ABOVE_LIMIT * r.limitAmperes);
+        List<Step> steps = set.rungs().stream().filter(InSet.Rung::conducts).filter(g -> g.volts() >= 1)
+                .map(g -> new Step(g.volts(), g.ohms(), Math.clamp(g.volts() / g.ohms(), 1e-6, 1), r.limitAmperes,
+                        (g.share() < 1 ? 15 : 30) * MINUTE, 8 * HOUR, OptionalDouble.of(g.mainsVolts())))
+                .toList();
+        return new ReformPlan(ReformPlan.idOf(r.part), r.part, ReformSchool.IN_SET, full, r.limitAmperes, steps,
+                new ReformPlan.Bounds(most, ABOVE_LIMIT * Math.max(r.can.watts(), most * full), WARM_KELVIN));
     }
 
     private static List<Step> steps(Request r, double target, double limit) {
@@ -141,6 +166,7 @@ public final class Planner {
                 double ohms = PreferredSeries.E12.between(target / GENTLE_AMPERES, 10 * target / GENTLE_AMPERES).getFirst();
                 yield List.of(new Step(Math.min(HIGHEST_SUPPLY, target + ohms * gate), ohms, limit, gate, 8 * HOUR, 16 * HOUR));
             }
+            case IN_SET -> throw inSet();
             case TANTALUM_SOAK -> List.of(new Step(target, SOAK_OHMS, limit, gate, HOUR, 4 * HOUR));
         };
     }

@@ -22,9 +22,10 @@ import org.yellowhearth.core.message.Coded;
  * @param on those since the output was last switched on or a step was set; they stay when it goes off
  * @param curve leakage at this voltage, from where the supply left its current limit
  * @param rested how long the capacitor was without voltage before the output went on again, where it was
+ * @param charge what it may still hold, once the output is off
  */
 public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Instant> since, List<Point> readings, List<Point> on,
-        List<Sampled> curve, Optional<Duration> rested, Optional<Reforming.Rule> rule) {
+        List<Sampled> curve, Optional<Duration> rested, Optional<Reforming.Rule> rule, Optional<Charge> charge) {
     /** Where a run can be. */
     public enum RunPhase implements Coded {
         PLANNED, RUNNING, PAUSED, STOPPED, ABORTED, DONE;
@@ -37,6 +38,36 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
 
     /** A reading with its time and step. */
     public record Point(Instant at, int step, double volts, double amperes, OptionalDouble celsius) {
+    }
+
+    /**
+     * What is left in it after the output went off, by the clock of the wall.
+     *
+     * @param volts what was last read across it
+     * @param at when
+     * @param ohms the resistor across it since, where one was put there
+     */
+    public record Charge(double volts, Instant at, OptionalDouble ohms) {
+        /** Below this a capacitor may be touched by a meter and a hand (the design of the hearth). */
+        public static final double SAFE_VOLTS = 1;
+
+        /** Whether a meter has shown it to be empty; a sum never does. */
+        public boolean empty() {
+            return volts < SAFE_VOLTS && ohms.isEmpty();
+        }
+
+        /** What should be left by now, V0·e^(−t/RC); without a resistor all of it. */
+        public double expected(double farads, Instant now) {
+            return ohms.isEmpty() ? volts : volts * Math.exp(-Math.max(0, seconds(at, now)) / (ohms.getAsDouble() * farads));
+        }
+
+        /** How long it takes from now on until that much is left, R·C·ln(V/V1); none without a resistor. */
+        public OptionalDouble secondsTo(double target, double farads, Instant now) {
+            double left = expected(farads, now);
+            return ohms.isEmpty()
+                    ? OptionalDouble.empty()
+                    : OptionalDouble.of(left <= target ? 0 : ohms.getAsDouble() * farads * Math.log(left / target));
+        }
     }
 
     /** What the supply is to do. Off stands for anything but a run under way. */
@@ -64,7 +95,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
         Draft d = new Draft(plan);
         for (Job.Happening h : events) {
             if (h.event() instanceof Reforming r && r.plan().equals(plan.id())) {
-                d.take(r.benchSeconds().isPresent() ? benchTime(r.benchSeconds().getAsDouble()) : h.at(), r);
+                d.take(h.at(), r.benchSeconds().isPresent() ? benchTime(r.benchSeconds().getAsDouble()) : h.at(), r);
             }
         }
         return d.run();
@@ -126,6 +157,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
         private Optional<Instant> offSince = Optional.empty();
         private Optional<Duration> rested = Optional.empty();
         private Optional<Reforming.Rule> rule = Optional.empty();
+        private Optional<Charge> charge = Optional.empty();
         private final List<Point> readings = new ArrayList<>();
         private List<Point> on = new ArrayList<>();
 
@@ -133,13 +165,14 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
             this.plan = plan;
         }
 
-        void take(Instant at, Reforming event) {
+        void take(Instant wall, Instant at, Reforming event) {
             byBench = event.benchSeconds().isPresent() || byBench;
             switch (event) {
                 case Reforming.ReformBegun e -> {
                     rested = offSince.map(off -> Duration.between(off, at));
                     offSince = Optional.empty();
                     rule = Optional.empty();
+                    charge = Optional.empty();
                     stepTo(e.step(), at);
                     enter(RunPhase.RUNNING, at);
                 }
@@ -153,13 +186,16 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
                     readings.add(p);
                     on.add(p);
                 }
-                case Reforming.ReformPaused _ -> off(RunPhase.PAUSED, at);
+                case Reforming.ReformPaused _ -> off(RunPhase.PAUSED, wall, at);
                 case Reforming.ReformStopped e -> {
-                    off(RunPhase.STOPPED, at);
+                    off(RunPhase.STOPPED, wall, at);
                     rule = Optional.of(e.rule());
                 }
-                case Reforming.ReformAborted _ -> off(RunPhase.ABORTED, at);
-                case Reforming.ReformFinished _ -> off(RunPhase.DONE, at);
+                case Reforming.ReformAborted _ -> off(RunPhase.ABORTED, wall, at);
+                case Reforming.ReformFinished _ -> off(RunPhase.DONE, wall, at);
+                case Reforming.ReformDischarging e ->
+                    charge = charge.map(c -> new Charge(c.volts(), wall, OptionalDouble.of(e.ohms())));
+                case Reforming.ReformDischarged e -> charge = Optional.of(new Charge(e.volts(), wall, OptionalDouble.empty()));
             }
         }
 
@@ -171,7 +207,12 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
         }
 
         /** A stand-in's clock is not told when the output goes off: the last reading is near enough. */
-        private void off(RunPhase next, Instant at) {
+        private void off(RunPhase next, Instant wall, Instant at) {
+            if (phase == RunPhase.RUNNING) {
+                charge = readings.isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(new Charge(readings.getLast().volts(), wall, OptionalDouble.empty()));
+            }
             offSince = Optional.of(byBench && !readings.isEmpty() ? readings.getLast().at() : at);
             enter(next, offSince.get());
         }
@@ -182,7 +223,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
         }
 
         ReformRun run() {
-            return new ReformRun(plan, phase, step, since, readings, on, curve(), rested, rule);
+            return new ReformRun(plan, phase, step, since, readings, on, curve(), rested, rule, charge);
         }
 
         private List<Sampled> curve() {

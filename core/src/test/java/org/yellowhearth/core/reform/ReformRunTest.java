@@ -177,4 +177,24 @@ public class ReformRunTest {
         assertThat(stopped).as("some of them run away").isBetween(count / 50, count / 3);
         assertThat(done).as("most of them come up").isGreaterThan(count / 2);
     }
+
+    /** V = V0·e^(−t/RC): 32 µF and 100 kΩ from 400 V are at 1 V after RC·ln 400 = 19.2 s; only a meter says that it is empty. */
+    @Test
+    public void whatIsLeftFallsThroughItsResistorAndIsMeasured() {
+        ReformRunTest r = begun().read(60, 400, 0.9).after(70, new Reforming.ReformFinished("p"));
+        ReformRun.Charge held = r.run().charge().orElseThrow();
+        assertThat(held.expected(32e-6, START.plusSeconds(3600))).isEqualTo(400);
+        assertThat(held.secondsTo(1, 32e-6, START)).isEmpty();
+        r.after(80, new Reforming.ReformDischarging("p", 100e3));
+        ReformRun.Charge falling = r.run().charge().orElseThrow();
+        assertThat(falling.secondsTo(1, 32e-6, START.plusSeconds(80)).orElseThrow()).isCloseTo(19.17, within(0.01));
+        assertThat(falling.expected(32e-6, START.plusMillis(83_200))).isCloseTo(400 / Math.E, within(0.5));
+        assertThat(falling.expected(32e-6, START.plusSeconds(900))).isLessThan(1e-3);
+        assertThat(falling.empty()).isFalse();
+        r.after(90, new Reforming.ReformDischarged("p", 12));
+        assertThat(r.run().charge().orElseThrow().empty()).as("12 V are not empty").isFalse();
+        r.after(95, new Reforming.ReformDischarged("p", 0.3));
+        assertThat(r.run().charge().orElseThrow().empty()).isTrue();
+        assertThat(r.after(100, new Reforming.ReformBegun("p", 0, OptionalDouble.empty())).run().charge()).isEmpty();
+    }
 }

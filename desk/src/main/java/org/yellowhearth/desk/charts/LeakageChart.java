@@ -7,6 +7,7 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.reform.Forecast;
 import org.yellowhearth.core.reform.Sampled;
+import org.yellowhearth.records.words.Durations;
 
 /** Leakage against time, both on logarithmic axes, with the limit, the readings and the fan of the forecast. */
 public final class LeakageChart {
@@ -94,21 +95,6 @@ public final class LeakageChart {
         return marks;
     }
 
-    /** A time as a person at a bench says it. */
-    public static String duration(double seconds) {
-        if (seconds < 90) {
-            return Math.round(seconds) + " s";
-        }
-        if (seconds < 90 * 60) {
-            return Math.round(seconds / 60) + " min";
-        }
-        if (seconds < 48 * 3600) {
-            long minutes = Math.round(seconds / 60);
-            return minutes / 60 + " h" + (minutes % 60 == 0 ? "" : " " + minutes % 60 + " min");
-        }
-        return Math.round(seconds / 86_400) + " d";
-    }
-
     private record Box(double left, double top, double right, double bottom, double first, double last, double low, double high) {
         double x(double seconds) {
             return left + (right - left) * Math.clamp(Math.log(seconds / first) / Math.log(last / first), 0, 1);
@@ -139,7 +125,7 @@ public final class LeakageChart {
                 if (at >= first && at <= last) {
                     marks.add(new Plot.Mark.Stroke(List.of(x(at), top, x(at), bottom), "plot-grid"));
                     if (x(at) >= free) {
-                        marks.add(new Plot.Mark.Words(x(at), bottom + 1.4 * em, Plot.Anchor.MIDDLE, duration(at), "plot-label"));
+                        marks.add(new Plot.Mark.Words(x(at), bottom + 1.4 * em, Plot.Anchor.MIDDLE, Durations.text(at), "plot-label"));
                         free = x(at) + 4 * em;
                     }
                 }

@@ -16,10 +16,10 @@ import org.yellowhearth.core.reform.Forecast;
 import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.charts.LeakageChart;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel.Lane;
+import org.yellowhearth.records.words.Durations;
 
 /** One lane under another: every capacitor that may be brought up, its gate light, where it is, and what is to be done. */
 final class LanesPane extends ScrollPane {
@@ -128,7 +128,7 @@ final class LanesPane extends ScrollPane {
     /** What is to be expected of a run under way. */
     static String ahead(ReformRun run, Optional<Forecast> forecast) {
         if (run.met()) {
-            return Labels.of("reform.met", LeakageChart.duration(run.now().holdSeconds()));
+            return Labels.of("reform.met", Durations.text(run.now().holdSeconds()));
         }
         return forecast.map(LanesPane::until).orElse(Labels.of("reform.no-forecast"));
     }
@@ -139,8 +139,8 @@ final class LanesPane extends ScrollPane {
             return Labels.of("reform.hardly-ever");
         }
         return f.high().isPresent()
-                ? Labels.of("reform.between", LeakageChart.duration(f.low().orElse(0)),
-                        LeakageChart.duration(f.high().getAsDouble()))
-                : Labels.of("reform.not-before", LeakageChart.duration(f.low().orElse(0)));
+                ? Labels.of("reform.between", Durations.text(f.low().orElse(0)),
+                        Durations.text(f.high().getAsDouble()))
+                : Labels.of("reform.not-before", Durations.text(f.low().orElse(0)));
     }
 }

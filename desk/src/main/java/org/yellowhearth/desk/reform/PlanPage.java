@@ -21,13 +21,13 @@ import org.yellowhearth.core.reform.PlanFigures;
 import org.yellowhearth.core.reform.Planner;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.charts.LeakageChart;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.ReformModel.Lane;
+import org.yellowhearth.records.words.Durations;
 
 /** Whether the chosen capacitor is worth it, its plan step by step with what each step means, and a form to plan it anew. */
 final class PlanPage extends Page {
@@ -135,7 +135,7 @@ final class PlanPage extends Page {
                                     : Labels.of("reform.not-made"))
                             .orElse("…")),
                     figure(Quantity.amperes(s.limitAmperes()).toString()), figure(Quantity.amperes(s.gateAmperes()).toString()),
-                    figure(LeakageChart.duration(s.holdSeconds())), figure(LeakageChart.duration(s.patienceSeconds())));
+                    figure(Durations.text(s.holdSeconds())), figure(Durations.text(s.patienceSeconds())));
         }
         sums.getChildren().add(text(Labels.of("reform.bounds", Quantity.amperes(plan.bounds().amperes()),
                 Quantity.watts(plan.bounds().watts()), Quantity.of(plan.bounds().warmKelvin(), Unit.CELSIUS))));
@@ -149,8 +149,8 @@ final class PlanPage extends Page {
             sums.getChildren().add(text(Labels.of("reform.no-rehearsal"), "quiet"));
             return;
         }
-        sums.getChildren().add(text(Labels.of("reform.takes", LeakageChart.duration(f.leastSeconds().orElse(0)),
-                LeakageChart.duration(f.mostSeconds().orElse(0)))));
+        sums.getChildren().add(text(Labels.of("reform.takes", Durations.text(f.leastSeconds().orElse(0)),
+                Durations.text(f.mostSeconds().orElse(0)))));
     }
 
     private static javafx.scene.control.Label figure(String text) {

@@ -29,6 +29,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.ReformModel.Lane;
+import org.yellowhearth.records.words.Durations;
 
 /** The run of the chosen capacitor: big figures, what is to be done, the curve with its fan, and the switches. */
 final class RunPage extends VBox {
@@ -144,14 +145,14 @@ final class RunPage extends VBox {
             return run.phase() == RunPhase.PAUSED ? Labels.of("reform.re-rise") : "";
         }
         String gate = Labels.of("reform.gate-line", Quantity.amperes(run.now().gateAmperes()),
-                LeakageChart.duration(run.now().holdSeconds()), LeakageChart.duration(run.now().patienceSeconds()));
+                Durations.text(run.now().holdSeconds()), Durations.text(run.now().patienceSeconds()));
         String when = " " + (run.met() || j.forecast().isEmpty()
                 ? run.curve().isEmpty()
                         ? Labels.of("reform.no-curve")
                         : run.met() ? LanesPane.ahead(run, j.forecast()) : Labels.of("reform.forecast-none", DecayFit.FEWEST)
                 : Labels.of("reform.forecast", LanesPane.ahead(run, j.forecast()),
                         Math.round(100 * j.forecast().get().withinPatience())));
-        String rest = run.rested().map(d -> " " + Labels.of("reform.rested", LeakageChart.duration(d.toMillis() / 1000.0)))
+        String rest = run.rested().map(d -> " " + Labels.of("reform.rested", Durations.text(d.toMillis() / 1000.0)))
                 .orElse("");
         return gate + when + rest + " " + Labels.of("reform.formed", Math.round(100 * run.formed()));
     }
@@ -176,7 +177,7 @@ final class RunPage extends VBox {
         DischargePlan plan = DischargePlan.suggested(farads, volts, 0.1);
         return Labels.of("reform.care.discharge", Quantity.volts(volts), Quantity.joules(plan.energy()),
                 Quantity.ohms(plan.ohms()),
-                LeakageChart.duration(Math.ceil(plan.secondsTo(1))));
+                Durations.text(Math.ceil(plan.secondsTo(1))));
     }
 
     private void chart(Lane lane, ReformRun run) {

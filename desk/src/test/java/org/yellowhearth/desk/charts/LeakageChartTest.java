@@ -9,6 +9,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.reform.Forecast;
 import org.yellowhearth.core.reform.Sampled;
+import org.yellowhearth.records.words.Durations;
 
 public class LeakageChartTest {
     private static final double EM = 14;
@@ -85,6 +86,6 @@ public class LeakageChartTest {
 
     @Test(dataProvider = "durations")
     public void timesAreSaidAsAtTheBench(double seconds, String said) {
-        assertThat(LeakageChart.duration(seconds)).isEqualTo(said);
+        assertThat(Durations.text(seconds)).isEqualTo(said);
     }
 }

@@ -174,7 +174,7 @@ public class JobFileTest {
         return new Object[][]{ //
                 {"[]", "", "expected an object"}, {"7", "", "expected an object"}, {"{}", "", "\"format\" is missing"}, //
                 {"{\"format\":\"other\"}", "/format", "no job file"}, //
-                {"{\"format\":\"yellow-hearth-job\",\"version\":8}", "/version", "newer program"}, //
+                {"{\"format\":\"yellow-hearth-job\",\"version\":9}", "/version", "newer program"}, //
                 {"{\"format\":\"yellow-hearth-job\",\"version\":1}", "", "\"set\" is missing"}, //
                 {file(",\"extra\":1"), "/extra", "unknown field"}, {file(",\"id\":\"../../x\""), "/id", "letters, digits"}, //
                 {file(",\"parts\":{}"), "/parts", "expected a list"}, {file(",\"parts\":[7]"), "/parts/0", "expected an object"}, //
@@ -204,7 +204,7 @@ public class JobFileTest {
                 {file(part
                         + ",\"readings\":[{\"part\":\"C1\",\"esrOhms\":1,\"id\":\"a\"},{\"part\":\"C1\",\"esrOhms\":1,\"id\":\"a\"}]"),
                         "/readings/1", "second time"}, //
-                {file(",\"aspects\":[{\"aspect\":\"weather\"}]"), "/aspects/0/aspect", "one of bench, budget"}, //
+                {file(",\"aspects\":[{\"aspect\":\"weather\"}]"), "/aspects/0/aspect", "one of bench, bench-hours, budget"}, //
                 {file(",\"aspects\":[{\"aspect\":\"bench\",\"wind\":1}]"), "/aspects/0/wind", "unknown field"}, //
                 {file(",\"aspects\":[{\"aspect\":\"bench\",\"mainsVolts\":1e6}]"), "/aspects/0", "out of range"}, //
                 {file(",\"aspects\":[{\"aspect\":\"bench\"},{\"aspect\":\"bench\"}]"), "/aspects/1", "second time"}, //

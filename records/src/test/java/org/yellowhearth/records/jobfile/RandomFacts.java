@@ -10,6 +10,7 @@ import java.util.OptionalInt;
 import java.util.Random;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Bench;
+import org.yellowhearth.core.fact.BenchHours;
 import org.yellowhearth.core.fact.Budget;
 import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CheckResult;
@@ -75,7 +76,7 @@ final class RandomFacts {
     }
 
     static Act aspectChanged(Job job, Random r) {
-        Aspect after = switch (r.nextInt(6)) {
+        Aspect after = switch (r.nextInt(7)) {
             case 5 -> new DrawingStyle(one(r, DrawingStyle.CapitalM.values()));
             case 0 -> new Build(r.nextBoolean() ? OptionalInt.empty() : OptionalInt.of(1930 + r.nextInt(60)),
                     maybe(r, 1, 500), r.nextBoolean(), Optional.of(new Build.PictureTube(14e3, maybe(r, 1e-9, 3e-9))),
@@ -86,6 +87,7 @@ final class RandomFacts {
             case 2 -> new MainsEntry(maybe(r, 100, 250), maybe(r, 40, 60), one(r, MainsEntry.Cord.values()),
                     one(r, MainsEntry.Plug.values()), one(r, MainsEntry.FusePlace.values()), maybe(r, 0.1, 5),
                     one(r, MainsEntry.SwitchPlace.values()), one(r, MainsEntry.Earth.values()));
+            case 6 -> new BenchHours("Mon-Fri 18:00-21:30, Sun 9-1" + r.nextInt(10), 1 + r.nextInt(8), r.nextDouble() + 1e-3);
             case 3 -> new Bench(maybe(r, 5, 30), maybe(r, 100, 250), maybe(r, 40, 60), r.nextBoolean(), r.nextBoolean());
             default -> new Budget("€", r.nextInt(50), maybe(r, 0, 900), maybe(r, 0, 90), maybe(r, 0, 900), three(r), three(r));
         };
@@ -206,7 +208,7 @@ final class RandomFacts {
         List<Rail> rails = job.items(Rail.class);
         String store = rails.isEmpty() ? Edit.PICTURE_TUBE : one(r, rails).id();
         String plan = "reform-C" + r.nextInt(9);
-        return new Act.Did(switch (r.nextInt(12)) {
+        return new Act.Did(switch (r.nextInt(14)) {
             case 0 -> new Edit.VoltsMeasured(store, r.nextDouble() * 300 - 100, r.nextBoolean());
             case 1 -> new Edit.ClipPut(store, 100 + r.nextInt(10_000));
             case 2 -> new Edit.ClipTaken(store);
@@ -219,6 +221,8 @@ final class RandomFacts {
             case 8 -> new Reforming.ReformStopped(plan, one(r, Reforming.Rule.values()));
             case 9 -> new Reforming.ReformAborted(plan, "it hissed");
             case 10 -> new Reforming.ReformFinished(plan);
+            case 11 -> new Reforming.ReformDischarging(plan, 1 + r.nextInt(100_000));
+            case 12 -> new Reforming.ReformDischarged(plan, r.nextInt(500));
             default -> new Edit.Answered(one(r, Edit.Question.values()), maybe(r, 0, 400), "lifted one leg");
         });
     }

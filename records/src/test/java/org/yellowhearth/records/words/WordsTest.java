@@ -94,9 +94,11 @@ import org.yellowhearth.core.reading.MeterLoading;
 import org.yellowhearth.core.reading.Mode;
 import org.yellowhearth.core.reading.Qualifier;
 import org.yellowhearth.core.reading.ReadingWords;
+import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.ReformWords;
+import org.yellowhearth.core.reform.Schedule;
 import org.yellowhearth.core.reform.TrialDecay;
 import org.yellowhearth.core.reform.Worth;
 import org.yellowhearth.core.renew.RenewWords;
@@ -155,7 +157,7 @@ public class WordsTest {
                 SupplyReading.Kind.values(), SupplyReading.State.values(), SupplyTarget.Follows.values(), Fault.Mode.values(),
                 NextStep.Way.values(), Preset.values(), FaultRule.Sum.values(), SupplyConverter.Shape.values(),
                 SupplyRectifier.Heating.values(), SupplyRules.Place.values(), SupplyRules.How.values(),
-                SupplyModel.View.values(), ReformPlan.ReformSchool.values(), Reforming.Cause.values(), Reforming.Rule.values(),
+                SupplyModel.View.values(), ReformPlan.ReformSchool.values(), Ending.Chore.values(), Ending.Upshot.values(), Schedule.Deed.values(), Reforming.Cause.values(), Reforming.Rule.values(),
                 ReformRun.RunPhase.values(), Judgement.Counsel.values(), Worth.Answer.values(), TrialDecay.Decay.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
     }
