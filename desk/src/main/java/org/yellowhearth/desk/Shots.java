@@ -83,35 +83,6 @@ public final class Shots extends Application {
         model = new DeskModel(shop, new PhotoStore(shopFolder), knowledge, clock,
                 new Background(keeper, keeper, Platform::runLater));
         FileAsk nobody = new FileAsk() {
-            @Override
-            public List<Path> jobFiles() {
-                return List.of();
-            }
-
-            @Override
-            public List<Path> photographs() {
-                return List.of();
-            }
-
-            @Override
-            public Optional<Path> list() {
-                return Optional.empty();
-            }
-
-            @Override
-            public Optional<Path> newList(String suggestedName) {
-                return Optional.empty();
-            }
-
-            @Override
-            public Optional<Path> newPicture(String suggestedName) {
-                return Optional.empty();
-            }
-
-            @Override
-            public Optional<Path> newJobFile(String suggestedName) {
-                return Optional.empty();
-            }
         };
         shell = new ShellView(model, appearance, nobody, new DossierView(model, nobody, folder));
         double width = Double.parseDouble(getParameters().getNamed().getOrDefault("width", "1280"));
@@ -245,7 +216,7 @@ public final class Shots extends Application {
     private void reform() {
         steps.add(() -> choose("C16b"));
         steps.add(() -> model.changePolicy(Policy.Profile.MODERN));
-        steps.add(() -> model.reform().plan(PartRef.of("C16b"), ReformPlan.ReformSchool.GENTLE, OptionalDouble.of(330),
+        steps.add(() -> model.reform().plans().plan(PartRef.of("C16b"), ReformPlan.ReformSchool.GENTLE, OptionalDouble.of(330),
                 Optional.empty()));
         steps.add(() -> shell.showReform("plan"));
         wait(4);

@@ -3,26 +3,35 @@ package org.yellowhearth.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import biweekly.Biweekly;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.ReformPlan.ReformSchool;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.ReformRun.RunPhase;
+import org.yellowhearth.core.reform.Schedule;
 import org.yellowhearth.core.reform.Worth;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.InstrumentLine.How;
 import org.yellowhearth.desk.model.ReformModel;
-import org.yellowhearth.desk.model.ReformModel.Link;
+import org.yellowhearth.desk.model.ReformPlans;
 import org.yellowhearth.instruments.bench.StandInBench;
 import org.yellowhearth.instruments.scpi.ScpiServer;
 import org.yellowhearth.records.photo.PhotoStore;
@@ -73,7 +82,8 @@ public class ReformModelTest {
     }
 
     private void plan(int k) {
-        assertThat(reform().plan(ref(k), ReformSchool.CONSTANT_CURRENT, OptionalDouble.empty(), Optional.empty())).isTrue();
+        assertThat(reform().plans().plan(ref(k), ReformSchool.CONSTANT_CURRENT, OptionalDouble.empty(), Optional.empty()))
+                .isTrue();
     }
 
     private void pass(double seconds) {
@@ -108,7 +118,7 @@ public class ReformModelTest {
         for (int k = 1; k <= 3; k++) {
             String on = "OUTP" + k + " ON";
             String off = "OUTP" + k + " OFF";
-            assertThat(reform().transcript()).extracting(l -> l.text()).filteredOn(t -> t.equals(on) || t.equals(off)).last()
+            assertThat(reform().line().lines()).extracting(l -> l.text()).filteredOn(t -> t.equals(on) || t.equals(off)).last()
                     .isEqualTo(off);
         }
         assertThat(model.job().events()).filteredOn(e -> e.event() instanceof Reforming.ReformRead).hasSizeGreaterThan(30);
@@ -158,7 +168,7 @@ public class ReformModelTest {
         bench.clock().runAt(100);
         ScpiServer server = ScpiServer.open(bench.leakageMeter(), 0);
         reform().connect("127.0.0.1:" + server.port());
-        assertThat(reform().linkProperty().get().state()).isEqualTo(Link.State.OPEN);
+        assertThat(reform().line().howProperty().get().state()).isEqualTo(How.State.OPEN);
         plan(1);
         reform().hang(ref(1), Optional.of(1));
         reform().begin(ref(1));
@@ -167,7 +177,7 @@ public class ReformModelTest {
         server.close();
         pass(1);
         assertThat(run(1).phase()).isEqualTo(RunPhase.PAUSED);
-        assertThat(reform().linkProperty().get().state()).isEqualTo(Link.State.LOST);
+        assertThat(reform().line().howProperty().get().state()).isEqualTo(How.State.TRYING);
         assertThat(model.background().noticeProperty().get().text()).contains("lost");
         clock.goOn(Duration.ofSeconds(20));
         assertThat(bench.leakageMeter().execute("OUTP1?")).as("its watchdog has switched it off").contains("0");
@@ -198,10 +208,10 @@ public class ReformModelTest {
     public void whatMustNotBeIsNotPlanned() {
         model.put(Look.of(ref(1), Look.Sign.BULGED, ""));
         assertThat(reform().lane(ref(1)).orElseThrow().worth().answer()).isEqualTo(Worth.Answer.NEVER);
-        assertThat(reform().plan(ref(1), ReformSchool.GENTLE, OptionalDouble.empty(), Optional.empty())).isFalse();
+        assertThat(reform().plans().plan(ref(1), ReformSchool.GENTLE, OptionalDouble.empty(), Optional.empty())).isFalse();
         assertThat(model.background().noticeProperty().get().text()).contains("not put under voltage");
-        assertThat(reform().plan(ref(2), ReformSchool.TANTALUM_SOAK, OptionalDouble.empty(), Optional.empty())).isFalse();
-        assertThat(reform().plan(ref(2), ReformSchool.GENTLE, OptionalDouble.of(900), Optional.empty())).isFalse();
+        assertThat(reform().plans().plan(ref(2), ReformSchool.TANTALUM_SOAK, OptionalDouble.empty(), Optional.empty())).isFalse();
+        assertThat(reform().plans().plan(ref(2), ReformSchool.GENTLE, OptionalDouble.of(900), Optional.empty())).isFalse();
         Rooms.type(model, "+ C8 .1 MFD 400 V paper coupling");
         assertThat(reform().lane(PartRef.of("C8"))).as("paper has no lane").isEmpty();
     }
@@ -211,11 +221,11 @@ public class ReformModelTest {
     public void priceAndRarityMoveTheAnswer() {
         Rooms.type(model, "C1 33u 3r D0.07 @100");
         assertThat(reform().lane(ref(1)).orElseThrow().worth().answer()).isEqualTo(Worth.Answer.PERHAPS);
-        reform().say(ref(1), true, OptionalDouble.of(80));
+        reform().plans().say(ref(1), true, OptionalDouble.of(80));
         assertThat(reform().lane(ref(1)).orElseThrow().worth().answer()).isEqualTo(Worth.Answer.YES);
         model.undo();
         assertThat(reform().lane(ref(1)).orElseThrow().worth().answer()).isEqualTo(Worth.Answer.PERHAPS);
-        reform().say(ref(1), true, OptionalDouble.of(-3));
+        reform().plans().say(ref(1), true, OptionalDouble.of(-3));
         assertThat(model.background().noticeProperty().get().text()).contains("price");
     }
 
@@ -223,8 +233,8 @@ public class ReformModelTest {
     public void thePlanIsWorkedOut() {
         plan(1);
         model.chosenProperty().set(Optional.of(ref(1)));
-        reform().workOut(ref(1));
-        ReformModel.Sums sums = reform().figuresProperty().get().orElseThrow();
+        reform().plans().workOut(ref(1));
+        ReformPlans.Sums sums = reform().plans().figuresProperty().get().orElseThrow();
         assertThat(sums.plan()).isEqualTo(run(1).plan());
         assertThat(sums.figures().joules()).isCloseTo(32e-6 * 450 * 450 / 2, within(1e-9));
         model.undo();
@@ -239,15 +249,180 @@ public class ReformModelTest {
         reform().hang(ref(1), Optional.of(1));
         reform().begin(ref(1));
         model.undo();
-        assertThat(reform().transcript()).extracting(l -> l.text()).contains("OUTP1 ON").endsWith("OUTP1 OFF", "OUTP1?", "0");
+        assertThat(reform().line().lines()).extracting(l -> l.text()).contains("OUTP1 ON").endsWith("OUTP1 OFF", "OUTP1?", "0");
     }
 
     @Test
     public void anAddressNobodyAnswersIsSaid() {
         reform().connect("127.0.0.1:1");
-        assertThat(reform().linkProperty().get().state()).isEqualTo(Link.State.LOST);
-        assertThat(reform().linkProperty().get().told()).contains("127.0.0.1:1");
+        assertThat(reform().line().howProperty().get().state()).isEqualTo(How.State.LOST);
+        assertThat(reform().line().howProperty().get().told()).contains("127.0.0.1:1");
         reform().connect("somewhere");
         assertThat(model.background().noticeProperty().get().text()).contains("host:port");
+    }
+
+    /** The line comes back: it is opened again by itself, the run stays paused until somebody goes on, its output off. */
+    @Test
+    public void aLostLineIsTriedAgain() throws IOException {
+        StandInBench bench = StandInBench.usual(clock, 5);
+        ScpiServer server = ScpiServer.open(bench.leakageMeter(), 0);
+        int port = server.port();
+        reform().connect("127.0.0.1:" + port);
+        plan(1);
+        reform().hang(ref(1), Optional.of(1));
+        reform().begin(ref(1));
+        server.close();
+        pass(1);
+        pass(2);
+        assertThat(reform().line().howProperty().get().state()).isEqualTo(How.State.TRYING);
+        try (ScpiServer again = ScpiServer.open(bench.leakageMeter(), port)) {
+            pass(1);
+            assertThat(reform().line().howProperty().get().state()).as("not yet: it waits longer each time")
+                    .isEqualTo(How.State.TRYING);
+            pass(5);
+            assertThat(reform().line().howProperty().get().state()).isEqualTo(How.State.OPEN);
+            assertThat(again.port()).isEqualTo(port);
+            assertThat(run(1).phase()).isEqualTo(RunPhase.PAUSED);
+            assertThat(bench.leakageMeter().execute("OUTP1?")).contains("0");
+            reform().begin(ref(1));
+            assertThat(run(1).phase()).isEqualTo(RunPhase.RUNNING);
+            reform().disconnect();
+        }
+    }
+
+    private Ending ending(int k) {
+        return reform().lane(ref(k)).flatMap(ReformModel.Lane::ending).orElseThrow();
+    }
+
+    private void untilDone(int k) {
+        for (int n = 0; n < 1500 && run(k).phase().on(); n++) {
+            pass(0.2);
+        }
+        assertThat(run(k).phase()).isEqualTo(RunPhase.DONE);
+    }
+
+    /** From the last gate to the label, all of it on the stand-ins: discharged, rested, measured, judged. */
+    @Test
+    public void theEndIsDischargedRestedMeasuredAndJudged() {
+        reform().connectStandIn(1000);
+        model.instruments().useStandIn();
+        plan(1);
+        reform().hang(ref(1), Optional.of(1));
+        reform().begin(ref(1));
+        untilDone(1);
+        assertThat(ending(1).chores()).containsExactly(Ending.Chore.values());
+        model.instruments().take(ref(1), 100);
+        assertThat(model.background().noticeProperty().get().text()).as("the meter refuses what is charged").contains("charged");
+        reform().discharging(ref(1), 10e3);
+        pass(5);
+        reform().readCharge(ref(1));
+        assertThat(ending(1).chores()).doesNotContain(Ending.Chore.DISCHARGE).contains(Ending.Chore.REST);
+        clock.goOn(Duration.ofHours(25));
+        model.instruments().take(ref(1), 100);
+        assertThat(model.job().readingsOf(ref(1))).last().satisfies(r -> {
+            assertThat(r.figures().values().get(Figure.CAPACITANCE)).isCloseTo(32e-6, within(0.5e-6));
+            assertThat(r.conditions().instrument()).contains("stand-in LCR meter");
+            assertThat(r.conditions().uncertainty()).hasValue(0.002);
+            assertThat(r.conditions().frequencyHertz()).hasValue(100);
+        });
+        reform().prove(ref(1));
+        assertThat(run(1).phase()).isEqualTo(RunPhase.PROVING);
+        untilDone(1);
+        assertThat(ending(1).measured().get(Figure.LEAKAGE).rested()).isGreaterThan(Duration.ofHours(24));
+        assertThat(ending(1).measured().get(Figure.LEAKAGE).conditions().minutesAtVoltage().orElseThrow())
+                .isGreaterThanOrEqualTo(5);
+        assertThat(ending(1).chores()).as("under voltage again: it is charged again").containsExactly(Ending.Chore.DISCHARGE);
+        pass(5);
+        reform().readCharge(ref(1));
+        assertThat(ending(1).chores()).isEmpty();
+        assertThat(ending(1).upshot()).isEqualTo(Ending.Upshot.GOOD);
+    }
+
+    /** By hand: twelve volts are not empty, and what was read without a rest counts with how long it had rested. */
+    @Test
+    public void byHandTheMeterDecidesWhetherItIsEmpty() {
+        plan(1);
+        reform().begin(ref(1));
+        clock.goOn(Duration.ofMinutes(40));
+        reform().read(ref(1), 449, 0.5e-3, OptionalDouble.empty());
+        reform().finish(ref(1));
+        reform().discharging(ref(1), 10e3);
+        reform().discharged(ref(1), 12);
+        assertThat(ending(1).chores()).contains(Ending.Chore.DISCHARGE);
+        reform().discharged(ref(1), 0.4);
+        clock.goOn(Duration.ofMinutes(1));
+        Rooms.type(model, "C1 33u 3r D0.07 @100");
+        Rooms.type(model, "C1 9mA @450V @5min");
+        assertThat(ending(1).chores()).isEmpty();
+        assertThat(ending(1).upshot()).as("nine milliamperes are too much").isEqualTo(Ending.Upshot.BAD);
+        reform().discharging(ref(1), -5);
+        assertThat(model.background().noticeProperty().get().text()).contains("discharge resistor");
+    }
+
+    /** Three lanes over one channel in the evenings; the calendar has what the list has, and a longer step moves it. */
+    @Test
+    public void lanesArePackedIntoTheHours() {
+        for (int k = 1; k <= 3; k++) {
+            plan(k);
+        }
+        reform().schedule().say("daily 18-22", 1, 0.05);
+        reform().schedule().workOut();
+        Schedule first = reform().schedule().scheduleProperty().get().orElseThrow();
+        assertThat(first.sittings())
+                .allSatisfy(s -> assertThat(s.from().atZone(model.now().getZone()).getHour()).isBetween(18, 21));
+        assertThat(first.dues()).extracting(Schedule.Due::deed).contains(Schedule.Deed.BEGIN, Schedule.Deed.DISCHARGE,
+                Schedule.Deed.MEASURE);
+        String calendar = reform().schedule().calendar();
+        assertThat(Biweekly.parse(calendar).first().getEvents()).hasSameSizeAs(first.dues())
+                .allSatisfy(e -> assertThat(first.dues()).extracting(d -> d.at().truncatedTo(ChronoUnit.SECONDS))
+                        .contains(e.getDateStart().getValue().toInstant()));
+        reform().schedule().say("daily 18-22", 3, 0.05);
+        reform().schedule().workOut();
+        assertThat(reform().schedule().scheduleProperty().get().orElseThrow().end().orElseThrow())
+                .isBefore(first.end().orElseThrow());
+        reform().schedule().say("whenever", 1, 1);
+        assertThat(model.background().noticeProperty().get().text()).contains("Mon-Fri");
+    }
+
+    /** In the set: only once its supply is described; the plan goes by the mains and cannot hang on a channel. */
+    @Test
+    public void inTheSetTheSupplyDecides() {
+        assertThat(reform().plans().plan(ref(1), ReformSchool.IN_SET, OptionalDouble.empty(), Optional.empty())).isTrue();
+        assertThat(model.background().noticeProperty().get().text()).contains("describe it first");
+        assertThat(reform().lane(ref(1)).flatMap(ReformModel.Lane::run)).isEmpty();
+        model.shelf().bringIn(List.of(Rooms.demo("mess-receiver.json")));
+        model.toShop();
+        model.openJob(model.shelf().jobsProperty().get().stream().filter(j -> j.job().plate().name().startsWith("Brindlecote"))
+                .findFirst()
+                .orElseThrow().id());
+        PartRef can = PartRef.of("C16b");
+        reform().plans().plan(can, ReformSchool.IN_SET, OptionalDouble.empty(), Optional.empty());
+        ReformPlan plan = reform().lane(can).flatMap(ReformModel.Lane::run).orElseThrow().plan();
+        assertThat(plan.steps()).allSatisfy(s -> assertThat(s.mainsVolts()).isPresent());
+        assertThat(plan.steps().getFirst().mainsVolts().orElseThrow()).as("below that its valve does not conduct")
+                .isGreaterThan(60);
+        reform().connectStandIn(100);
+        reform().hang(can, Optional.of(1));
+        reform().begin(can);
+        assertThat(model.background().noticeProperty().get().text()).contains("by hand");
+        assertThat(reform().lane(can).flatMap(ReformModel.Lane::run).orElseThrow().phase()).isEqualTo(RunPhase.PLANNED);
+    }
+
+    /** Tried over small fleets, watched and stopped. */
+    @Test
+    public void theForecastsAreTriedHere() {
+        List<Double> seen = new ArrayList<>();
+        reform().quality().progressProperty().addListener((_, _, now) -> seen.add(now.doubleValue()));
+        reform().quality().run(6);
+        assertThat(reform().quality().trialsProperty().get()).hasSize(5)
+                .allSatisfy(t -> assertThat(t.coverage()).isBetween(0.3, 1.0));
+        assertThat(seen).contains(0.2).endsWith(-1.0);
+        reform().quality().progressProperty().addListener((_, _, now) -> {
+            if (now.doubleValue() > 0.2) {
+                reform().quality().stop();
+            }
+        });
+        reform().quality().run(6);
+        assertThat(reform().quality().trialsProperty().get()).hasSize(1);
     }
 }

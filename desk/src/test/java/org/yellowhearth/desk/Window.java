@@ -82,17 +82,17 @@ abstract class Window {
             }
 
             @Override
-            public Optional<Path> list() {
-                return Optional.empty();
-            }
-
-            @Override
             public Optional<Path> newList(String suggestedName) {
                 return Optional.of(folder.resolve(suggestedName));
             }
 
             @Override
             public Optional<Path> newPicture(String suggestedName) {
+                return Optional.of(folder.resolve(suggestedName));
+            }
+
+            @Override
+            public Optional<Path> newPaper(String suggestedName) {
                 return Optional.of(folder.resolve(suggestedName));
             }
 

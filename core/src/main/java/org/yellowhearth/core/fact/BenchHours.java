@@ -69,7 +69,8 @@ public record BenchHours(String hours, int channels, double supplyAmperes) imple
         all.sort(java.util.Comparator.comparing(Span::day).thenComparingInt(Span::fromMinute));
         for (int k = 1; k < all.size(); k++) {
             if (all.get(k).day == all.get(k - 1).day && all.get(k).fromMinute < all.get(k - 1).toMinute) {
-                throw new IllegalArgumentException("the hours of " + all.get(k).day.toString().toLowerCase(Locale.ROOT) + " overlap");
+                throw new IllegalArgumentException(
+                        "the hours of " + all.get(k).day.toString().toLowerCase(Locale.ROOT) + " overlap");
             }
         }
         return List.copyOf(all);

@@ -44,7 +44,8 @@ public record ReformPlan(String id, PartRef part, ReformSchool school, double ta
     public record Step(double volts, double ohms, double limitAmperes, double gateAmperes, double holdSeconds,
             double patienceSeconds, OptionalDouble mainsVolts) {
         /** A step at a bench supply. */
-        public Step(double volts, double ohms, double limitAmperes, double gateAmperes, double holdSeconds, double patienceSeconds) {
+        public Step(double volts, double ohms, double limitAmperes, double gateAmperes, double holdSeconds,
+                double patienceSeconds) {
             this(volts, ohms, limitAmperes, gateAmperes, holdSeconds, patienceSeconds, OptionalDouble.empty());
         }
 

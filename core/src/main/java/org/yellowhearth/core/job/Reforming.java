@@ -94,6 +94,14 @@ public sealed interface Reforming extends Edit.Event {
         }
     }
 
+    /**
+     * After its rest the output went on again at the target, to measure the leakage.
+     *
+     * @param benchSeconds as in {@link ReformBegun}
+     */
+    record ReformProving(String plan, OptionalDouble benchSeconds) implements Reforming {
+    }
+
     private static void requireStep(int step) {
         if (step < 0 || step > 99) {
             throw new IllegalArgumentException("step " + step + " is out of range; expected 0 to 99");

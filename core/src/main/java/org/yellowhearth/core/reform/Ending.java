@@ -12,7 +12,6 @@ import java.util.OptionalDouble;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.reading.Conditions;
 import org.yellowhearth.core.reading.Figure;
@@ -23,13 +22,16 @@ import org.yellowhearth.core.reading.Reading;
  * It follows from the journal and the readings alone.
  *
  * @param chores in their order; of a run that was stopped or given up only the discharge
- * @param restedUntil when the rest is over, once it is known to be discharged
- * @param measured what was read after the rest began
+ * @param restedUntil when the rest is over, where there is one
+ * @param measured what was read after the output went off
  * @param upshot what came of it, once everything is measured
  */
 public record Ending(List<Chore> chores, Optional<Instant> restedUntil, Map<Figure, Measured> measured, Upshot upshot) {
     /** A day without voltage shows whether it stays up (common practice: a day at least, a week is better). */
     public static final Duration USUAL_REST = Duration.ofHours(24);
+
+    /** Leakage is read after five minutes at the voltage (IEC 60384-4, from memory). */
+    public static final Duration PROOF = Duration.ofMinutes(5);
 
     /** One thing to do. */
     public enum Chore implements Coded {
@@ -49,7 +51,7 @@ public record Ending(List<Chore> chores, Optional<Instant> restedUntil, Map<Figu
     }
 
     /**
-     * A figure read after the rest began.
+     * A figure read after the output went off.
      *
      * @param rested how long it had rested by then
      * @param conditions at what it was read
@@ -68,7 +70,7 @@ public record Ending(List<Chore> chores, Optional<Instant> restedUntil, Map<Figu
             case DONE -> Optional.of(done(run, job, assessment));
             case STOPPED, ABORTED -> Optional.of(new Ending(charged(run) ? List.of(Chore.DISCHARGE) : List.of(), Optional.empty(),
                     Map.of(), Upshot.GIVEN_UP));
-            case PLANNED, RUNNING, PAUSED -> Optional.empty();
+            case PLANNED, RUNNING, PAUSED, PROVING -> Optional.empty();
         };
     }
 
@@ -78,7 +80,7 @@ public record Ending(List<Chore> chores, Optional<Instant> restedUntil, Map<Figu
 
     private static Ending done(ReformRun run, Job job, Optional<Assessment> assessment) {
         boolean charged = charged(run);
-        Instant from = run.charge().filter(c -> !charged).map(ReformRun.Charge::at).orElseGet(() -> finished(run, job));
+        Instant from = run.ended().orElseThrow();
         Map<Figure, Measured> measured = new EnumMap<>(Figure.class);
         for (Reading r : job.readings()) {
             if (r.part().equals(run.plan().part()) && r.at().isAfter(from)) {
@@ -97,29 +99,20 @@ public record Ending(List<Chore> chores, Optional<Instant> restedUntil, Map<Figu
             left.add(Chore.REST);
         }
         Map.of(Figure.CAPACITANCE, Chore.MEASURE_CAPACITANCE, Figure.ESR, Chore.MEASURE_ESR, Figure.DISSIPATION,
-                Chore.MEASURE_DISSIPATION, Figure.LEAKAGE, Chore.MEASURE_LEAKAGE).forEach((figure, task) -> {
+                Chore.MEASURE_DISSIPATION, Figure.LEAKAGE, Chore.MEASURE_LEAKAGE).forEach((figure, chore) -> {
                     if (!measured.containsKey(figure)) {
-                        left.add(task);
+                        left.add(chore);
                     }
                 });
         left.sort(null);
-        boolean all = left.isEmpty();
-        Optional<Verdict> verdict = assessment.map(Assessment::verdict);
-        Upshot upshot = !all || verdict.isEmpty() || verdict.get() == Verdict.RECHECK
-                ? Upshot.OPEN
-                : verdict.get() == Verdict.KEEP || verdict.get() == Verdict.WATCH ? Upshot.GOOD : Upshot.BAD;
-        return new Ending(left, charged ? Optional.empty() : Optional.of(from.plus(USUAL_REST)), measured, upshot);
+        boolean open = !left.isEmpty() || assessment.map(a -> a.verdict() == Verdict.RECHECK).orElse(true);
+        Upshot upshot = open ? Upshot.OPEN : assessment.get().foundBad() ? Upshot.BAD : Upshot.GOOD;
+        return new Ending(left, Optional.of(from.plus(USUAL_REST)), measured, upshot);
     }
 
     /** A leakage at a lower voltage says nothing of what it does at its own: that grows with the tenth power and more. */
     private static boolean atVoltage(Reading r, double target) {
         OptionalDouble at = r.conditions().testVolts();
         return at.isEmpty() || at.getAsDouble() >= 0.9 * target;
-    }
-
-    private static Instant finished(ReformRun run, Job job) {
-        return job.events().stream()
-                .filter(h -> h.event() instanceof Reforming.ReformFinished f && f.plan().equals(run.plan().id()))
-                .map(Job.Happening::at).reduce((_, last) -> last).orElseThrow();
     }
 }

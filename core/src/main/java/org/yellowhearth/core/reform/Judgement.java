@@ -42,7 +42,7 @@ public record Judgement(Counsel counsel, Optional<Reforming.Rule> rule, Optional
 
     /** Judges a run at a time, in a room. */
     public static Judgement of(ReformRun run, Instant now, double roomCelsius) {
-        if (run.phase() != ReformRun.RunPhase.RUNNING) {
+        if (!run.phase().on()) {
             return new Judgement(Counsel.REST, Optional.empty(), Optional.empty());
         }
         Optional<Reforming.Rule> rule = stop(run, roomCelsius);
@@ -51,6 +51,10 @@ public record Judgement(Counsel counsel, Optional<Reforming.Rule> rule, Optional
         }
         ReformPlan.Step step = run.now();
         double held = ReformRun.seconds(run.since().orElseThrow(), now);
+        if (run.phase() == ReformRun.RunPhase.PROVING) {
+            boolean over = held >= Ending.PROOF.toSeconds() && !run.curve().isEmpty();
+            return new Judgement(over ? Counsel.FINISH : Counsel.WAIT, Optional.empty(), Optional.empty());
+        }
         Optional<Forecast> forecast = DecayFit.of(run.curve()).map(f -> f.forecast(step.gateAmperes(), step.patienceSeconds()));
         boolean met = run.met();
         Counsel counsel;

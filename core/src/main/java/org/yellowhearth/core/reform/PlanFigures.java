@@ -91,6 +91,13 @@ public record PlanFigures(List<StepFigures> steps, double coulombs, double joule
                 farads * atConstantCurrent / s.limitAmperes() + 5 * s.ohms() * farads);
     }
 
+    /** How long each step is expected to take (s): as the usual one of those played through; without any, its hold. */
+    public List<Double> expectedSeconds(ReformPlan plan) {
+        return rehearsals.isEmpty()
+                ? plan.steps().stream().map(ReformPlan.Step::holdSeconds).toList()
+                : rehearsals.get(rehearsals.size() / 2).stepSeconds(plan);
+    }
+
     /** The least and the most of what it takes (s), where it was played through. */
     public OptionalDouble leastSeconds() {
         return rehearsals.stream().mapToDouble(Rehearsal::seconds).min();

@@ -23,12 +23,21 @@ import org.yellowhearth.core.message.Coded;
  * @param curve leakage at this voltage, from where the supply left its current limit
  * @param rested how long the capacitor was without voltage before the output went on again, where it was
  * @param charge what it may still hold, once the output is off
+ * @param ended when the last gate was passed, by the clock of the wall
  */
 public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Instant> since, List<Point> readings, List<Point> on,
-        List<Sampled> curve, Optional<Duration> rested, Optional<Reforming.Rule> rule, Optional<Charge> charge) {
+        List<Sampled> curve, Optional<Duration> rested, Optional<Reforming.Rule> rule, Optional<Charge> charge,
+        Optional<Instant> ended) {
     /** Where a run can be. */
     public enum RunPhase implements Coded {
-        PLANNED, RUNNING, PAUSED, STOPPED, ABORTED, DONE;
+        PLANNED, RUNNING, PAUSED, STOPPED, ABORTED, DONE, //
+        /** Formed and rested, under voltage again to measure its leakage. */
+        PROVING;
+
+        /** Whether it is under voltage. */
+        public boolean on() {
+            return this == RUNNING || this == PROVING;
+        }
 
         /** Whether it can be switched on (again). */
         public boolean mayBegin() {
@@ -117,7 +126,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
 
     /** What the supply is to do now. */
     public Output output() {
-        return phase == RunPhase.RUNNING ? new Output.On(now().volts(), now().limitAmperes()) : new Output.Off();
+        return phase.on() ? new Output.On(now().volts(), now().limitAmperes()) : new Output.Off();
     }
 
     /** Charge that passed through it (C), by the trapezoid between readings of one stretch. */
@@ -158,6 +167,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
         private Optional<Duration> rested = Optional.empty();
         private Optional<Reforming.Rule> rule = Optional.empty();
         private Optional<Charge> charge = Optional.empty();
+        private Optional<Instant> ended = Optional.empty();
         private final List<Point> readings = new ArrayList<>();
         private List<Point> on = new ArrayList<>();
 
@@ -173,6 +183,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
                     offSince = Optional.empty();
                     rule = Optional.empty();
                     charge = Optional.empty();
+                    ended = Optional.empty();
                     stepTo(e.step(), at);
                     enter(RunPhase.RUNNING, at);
                 }
@@ -186,13 +197,22 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
                     readings.add(p);
                     on.add(p);
                 }
-                case Reforming.ReformPaused _ -> off(RunPhase.PAUSED, wall, at);
+                case Reforming.ReformPaused _ -> off(ended.isPresent() ? RunPhase.DONE : RunPhase.PAUSED, wall, at);
                 case Reforming.ReformStopped e -> {
                     off(RunPhase.STOPPED, wall, at);
                     rule = Optional.of(e.rule());
                 }
                 case Reforming.ReformAborted _ -> off(RunPhase.ABORTED, wall, at);
-                case Reforming.ReformFinished _ -> off(RunPhase.DONE, wall, at);
+                case Reforming.ReformFinished _ -> {
+                    off(RunPhase.DONE, wall, at);
+                    ended = ended.or(() -> Optional.of(wall));
+                }
+                case Reforming.ReformProving _ -> {
+                    rested = offSince.map(off -> Duration.between(off, at));
+                    charge = Optional.empty();
+                    stepTo(plan.steps().size() - 1, at);
+                    enter(RunPhase.PROVING, at);
+                }
                 case Reforming.ReformDischarging e ->
                     charge = charge.map(c -> new Charge(c.volts(), wall, OptionalDouble.of(e.ohms())));
                 case Reforming.ReformDischarged e -> charge = Optional.of(new Charge(e.volts(), wall, OptionalDouble.empty()));
@@ -208,7 +228,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
 
         /** A stand-in's clock is not told when the output goes off: the last reading is near enough. */
         private void off(RunPhase next, Instant wall, Instant at) {
-            if (phase == RunPhase.RUNNING) {
+            if (phase.on()) {
                 charge = readings.isEmpty()
                         ? Optional.empty()
                         : Optional.of(new Charge(readings.getLast().volts(), wall, OptionalDouble.empty()));
@@ -223,7 +243,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
         }
 
         ReformRun run() {
-            return new ReformRun(plan, phase, step, since, readings, on, curve(), rested, rule, charge);
+            return new ReformRun(plan, phase, step, since, readings, on, curve(), rested, rule, charge, ended);
         }
 
         private List<Sampled> curve() {

@@ -35,6 +35,20 @@ public record Rehearsal(List<Job.Happening> events, double seconds, double coulo
         public static final Meter LINKED = new Meter(10, 300, 0.005);
     }
 
+    /** How long each step took (s); of a step that was not come to, its hold. */
+    public List<Double> stepSeconds(ReformPlan plan) {
+        List<Double> all = new ArrayList<>();
+        Instant from = events.getFirst().at();
+        for (Job.Happening h : events) {
+            if (h.event() instanceof Reforming.ReformStepped || h.event() instanceof Reforming.ReformFinished) {
+                all.add(ReformRun.seconds(from, h.at()));
+                from = h.at();
+            }
+        }
+        plan.steps().stream().skip(all.size()).forEach(s -> all.add(s.holdSeconds()));
+        return List.copyOf(all);
+    }
+
     /** Plays a plan; noise comes from the random numbers given. */
     public static Rehearsal of(ReformPlan plan, FormingCapacitor capacitor, Meter meter, Random random) {
         return new Play(plan, capacitor, meter, random).toTheEnd();

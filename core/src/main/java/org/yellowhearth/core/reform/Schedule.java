@@ -288,7 +288,8 @@ public record Schedule(List<Sitting> sittings, List<Due> dues, List<PartRef> unp
                     dues.add(new Due(t, Deed.DISCHARGE, l.work.part, l.step()));
                     Instant rested = t.plus(rest);
                     dues.add(new Due(windows.stream().filter(w -> w.to.isAfter(rested)).findFirst()
-                            .map(w -> w.from.isAfter(rested) ? w.from : rested).orElse(rested), Deed.MEASURE, l.work.part, l.step()));
+                            .map(w -> w.from.isAfter(rested) ? w.from : rested).orElse(rested), Deed.MEASURE, l.work.part,
+                            l.step()));
                 }
             }
         }

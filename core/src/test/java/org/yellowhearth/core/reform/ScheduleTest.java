@@ -28,7 +28,8 @@ public class ScheduleTest {
     private static final ZonedDateTime MONDAY = ZonedDateTime.of(2026, 11, 2, 8, 0, 0, 0, ZONE);
 
     private static Work work(int number, double... hours) {
-        return new Work(PartRef.of("C" + number), Arrays.stream(hours).map(h -> h * HOUR).boxed().toList(), 0, 5e-3, false, false);
+        return new Work(PartRef.of("C" + number), Arrays.stream(hours).map(h -> h * HOUR).boxed().toList(), 0, 5e-3, false,
+                false);
     }
 
     private static Schedule made(List<Work> works, BenchHours bench, ZonedDateTime now) {
@@ -61,7 +62,8 @@ public class ScheduleTest {
             int machines = 1 + r.nextInt(3);
             double[] hours = r.doubles(2 + r.nextInt(5), 0.5, 6).toArray();
             Schedule s = made(works(hours), new BenchHours("daily 0-24", machines, 1), MONDAY);
-            assertThat(hoursFrom(MONDAY, s)).isCloseTo(best(hours, 0, new double[machines]), org.assertj.core.data.Offset.offset(1e-4));
+            assertThat(hoursFrom(MONDAY, s)).isCloseTo(best(hours, 0, new double[machines]),
+                    org.assertj.core.data.Offset.offset(1e-4));
             assertSound(s, machines);
         }
     }
@@ -167,7 +169,8 @@ public class ScheduleTest {
 
     @DataProvider
     Object[][] nonsense() {
-        return new Object[][]{{"", "expected days"}, {"Mon", "expected days"}, {"Mon 21-18", "ends before"}, {"Mon 9-25", "24:00"},
+        return new Object[][]{{"", "expected days"}, {"Mon", "expected days"}, {"Mon 21-18", "ends before"},
+                {"Mon 9-25", "24:00"},
                 {"Mon 9:75-10", "24:00"}, {"Mun 9-10", "Mon, Tue"}, {"Mon 9-12, Mon-Tue 11-13", "overlap"}};
     }
 

@@ -8,11 +8,15 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import org.yellowhearth.core.reading.Connection;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.InstrumentLine;
 import org.yellowhearth.desk.parts.LineForm;
 
 /** What the meter shows, field by field, for hands on the mouse. */
 final class ReadingForm {
+    private static final double USUAL_HERTZ = 100;
+
     private final DeskModel model;
     private final LineForm form;
     private final TextField capacitance;
@@ -43,7 +47,14 @@ final class ReadingForm {
         keep.setOnAction(_ -> model.benchLine().enter());
         model.benchLine().echoProperty().addListener((_, _, e) -> keep.setDisable(!e.ready()));
         keep.setDisable(true);
-        form.getChildren().add(keep);
+        Button meter = new Button(Labels.of("assess.form.meter"));
+        meter.setId("read-linked");
+        meter.setOnAction(_ -> model.chosenProperty().get().ifPresent(ref -> model.made(
+                () -> model.instruments().take(ref, Measure.HERTZ.read(hertz.getText()).orElse(USUAL_HERTZ)))));
+        meter.managedProperty().bind(meter.visibleProperty());
+        meter.visibleProperty()
+                .bind(model.instruments().lcr().howProperty().map(h -> h.state() == InstrumentLine.How.State.OPEN));
+        form.getChildren().addAll(keep, meter);
         model.chosenProperty().addListener((_, _, _) -> form.clear());
         form.writes(this::line);
     }

@@ -125,7 +125,8 @@ public final class LeakageChart {
                 if (at >= first && at <= last) {
                     marks.add(new Plot.Mark.Stroke(List.of(x(at), top, x(at), bottom), "plot-grid"));
                     if (x(at) >= free) {
-                        marks.add(new Plot.Mark.Words(x(at), bottom + 1.4 * em, Plot.Anchor.MIDDLE, Durations.text(at), "plot-label"));
+                        marks.add(new Plot.Mark.Words(x(at), bottom + 1.4 * em, Plot.Anchor.MIDDLE, Durations.text(at),
+                                "plot-label"));
                         free = x(at) + 4 * em;
                     }
                 }

@@ -1,14 +1,8 @@
 package org.yellowhearth.desk.dossier;
 
-import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 
-import javafx.print.PageLayout;
-import javafx.print.PrinterJob;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -16,15 +10,10 @@ import javafx.scene.control.ProgressIndicator;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.rendering.PDFRenderer;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
@@ -36,7 +25,6 @@ import org.yellowhearth.records.dossier.DossierPdf;
 /** Dossier: the pages themselves, and the ways out of the shop. */
 public final class DossierView extends BorderPane {
     private static final float SCREEN_DOTS = 96;
-    private static final float PRINTER_DOTS = 200;
     /** More pages than these are in the file but not drawn here. */
     private static final int MOST_PREVIEWED = 12;
 
@@ -46,10 +34,6 @@ public final class DossierView extends BorderPane {
     private final Label count = new Label();
     private final ProgressIndicator progress = new ProgressIndicator();
     private int wanted;
-
-    /** What one setting of the pages gave: the pictures drawn, and how many pages there are in all. */
-    private record Preview(List<Image> pictures, int pageCount) {
-    }
 
     /** A view of the model's open job; saved dossiers go into the folder. */
     public DossierView(DeskModel model, FileAsk files, Path folder) {
@@ -71,7 +55,11 @@ public final class DossierView extends BorderPane {
         out.setOnAction(_ -> files.newJobFile(open().job().plate().name() + ".json").ifPresent(model::takeOut));
         Button print = new Button(Labels.of("dossier.print"));
         print.setId("print");
-        print.setOnAction(_ -> print());
+        PaperTray tray = new PaperTray(model, files, this);
+        print.setOnAction(_ -> {
+            Dossier dossier = dossier();
+            tray.print(() -> DossierPdf.bytes(dossier));
+        });
         HBox head = new HBox(title, count, progress);
         head.getStyleClass().add("stage-head");
         FlowPane buttons = new FlowPane(save, out, print);
@@ -106,7 +94,7 @@ public final class DossierView extends BorderPane {
         progress.setVisible(true);
         count.setText(Labels.of("dossier.making"));
         Dossier dossier = dossier();
-        model.background().aside(() -> drawn(dossier, MOST_PREVIEWED, SCREEN_DOTS), preview -> {
+        model.background().aside(() -> PaperTray.drawn(DossierPdf.bytes(dossier), MOST_PREVIEWED, SCREEN_DOTS), preview -> {
             if (mine == wanted) {
                 progress.setVisible(false);
                 count.setText(Labels.of("dossier.pages", preview.pageCount()));
@@ -125,31 +113,6 @@ public final class DossierView extends BorderPane {
         return paper;
     }
 
-    private static Preview drawn(Dossier dossier, int mostPages, float dotsPerInch) {
-        try (PDDocument document = Loader.loadPDF(DossierPdf.bytes(dossier))) {
-            PDFRenderer renderer = new PDFRenderer(document);
-            List<Image> pictures = new ArrayList<>();
-            for (int i = 0; i < Math.min(mostPages, document.getNumberOfPages()); i++) {
-                pictures.add(image(renderer.renderImageWithDPI(i, dotsPerInch)));
-            }
-            return new Preview(pictures, document.getNumberOfPages());
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static Image image(BufferedImage page) {
-        int width = page.getWidth();
-        int height = page.getHeight();
-        int[] pixels = page.getRGB(0, 0, width, height, null, 0, width);
-        for (int i = 0; i < pixels.length; i++) {
-            pixels[i] |= 0xFF000000;
-        }
-        WritableImage image = new WritableImage(width, height);
-        image.getPixelWriter().setPixels(0, 0, width, height, PixelFormat.getIntArgbInstance(), pixels, 0, width);
-        return image;
-    }
-
     /** Writes the PDF beside the shop and says where. */
     public void save() {
         Dossier dossier = dossier();
@@ -160,29 +123,5 @@ public final class DossierView extends BorderPane {
                 return new Background.Notice(Labels.of("dossier.not-saved", folder, e.toString()), true);
             }
         }, n -> model.tell(n.text(), n.trouble()));
-    }
-
-    private void print() {
-        PrinterJob job = PrinterJob.createPrinterJob();
-        if (job == null) {
-            model.tell(Labels.of("dossier.no-printer"), true);
-            return;
-        }
-        if (job.showPrintDialog(getScene().getWindow())) {
-            Dossier dossier = dossier();
-            model.background().aside(() -> drawn(dossier, Integer.MAX_VALUE, PRINTER_DOTS), preview -> {
-                PageLayout layout = job.getJobSettings().getPageLayout();
-                boolean printed = true;
-                for (Image picture : preview.pictures()) {
-                    ImageView view = new ImageView(picture);
-                    view.setPreserveRatio(true);
-                    view.setFitWidth(layout.getPrintableWidth());
-                    printed &= job.printPage(view);
-                }
-                if (printed && job.endJob()) {
-                    model.tell(Labels.of("dossier.printed"), false);
-                }
-            });
-        }
     }
 }

@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.model;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZonedDateTime;
@@ -66,6 +67,7 @@ public final class DeskModel {
     private final PartsModel parts;
     private final ImportModel imports;
     private final TraceModel trace;
+    private final InstrumentsModel instruments;
     private final ReformModel reform;
     private boolean keeping;
     private final AtomicInteger ids = new AtomicInteger();
@@ -84,6 +86,7 @@ public final class DeskModel {
         this.parts = new PartsModel(this);
         this.imports = new ImportModel(this);
         this.trace = new TraceModel(this);
+        this.instruments = new InstrumentsModel(this);
         this.reform = new ReformModel(this);
     }
 
@@ -150,6 +153,10 @@ public final class DeskModel {
         return reform;
     }
 
+    public InstrumentsModel instruments() {
+        return instruments;
+    }
+
     /** The words of the open job's dialect. */
     public Words words() {
         return Words.of(open.get().map(o -> o.job().plate().dialect()).orElse(SetPlate.Dialect.BRITISH));
@@ -212,7 +219,12 @@ public final class DeskModel {
 
     /** Writes text into a new file; one that is there already is not touched. */
     public void save(Path file, String text) {
-        background.keep(() -> Shelf.written(file, text), told -> tell(told.text(), told.trouble()));
+        save(file, text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** The same with bytes. */
+    public void save(Path file, byte[] bytes) {
+        background.keep(() -> Shelf.written(file, bytes), told -> tell(told.text(), told.trouble()));
     }
 
     /** Chooses the next or the previous part of the census. */
@@ -298,7 +310,7 @@ public final class DeskModel {
             return true;
         } catch (IllegalArgumentException e) {
             String why = String.valueOf(e.getMessage());
-            tell(Character.toUpperCase(why.charAt(0)) + why.substring(1) + ".", true);
+            tell(Character.toUpperCase(why.charAt(0)) + why.substring(1) + (why.endsWith(".") ? "" : "."), true);
             return false;
         }
     }

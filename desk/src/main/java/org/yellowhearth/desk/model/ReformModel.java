@@ -16,29 +16,29 @@ import java.util.Set;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.OwnLimits;
 import org.yellowhearth.core.fact.Bench;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.Replaceable;
+import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.CapacitorKind;
-import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.reading.Conditions;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Figures;
+import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.Judgement;
-import org.yellowhearth.core.reform.PlanFigures;
-import org.yellowhearth.core.reform.Planner;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.Worth;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.instruments.bench.StandInBench;
-import org.yellowhearth.instruments.link.InstrumentLink;
 import org.yellowhearth.instruments.link.LeakageBench;
 import org.yellowhearth.instruments.link.LinkAddress;
 import org.yellowhearth.instruments.link.LocalLink;
-import org.yellowhearth.instruments.link.Transcript;
 
 /**
  * Reform without the window: the capacitors that may be brought up, their plans and runs, and the leakage meter on its line. A rule
@@ -47,24 +47,22 @@ import org.yellowhearth.instruments.link.Transcript;
 public final class ReformModel {
     /** Channels of a leakage meter that lanes can hang on. */
     public static final int CHANNELS = 4;
-    private static final Duration PATIENCE = Duration.ofSeconds(3);
     /** The instrument switches off by itself when it hears nothing for so long. */
     private static final double WATCHDOG_SECONDS = 15;
     private static final double FIRST_READING = 10;
     private static final double RAREST_READING = 300;
     private static final double GROWTH = 12;
-    private static final long SEED = 20_261_127;
 
     private final DeskModel model;
     private final ReadOnlyObjectWrapper<List<Lane>> lanes = new ReadOnlyObjectWrapper<>(List.of());
-    private final ReadOnlyObjectWrapper<Link> link = new ReadOnlyObjectWrapper<>(Link.NONE);
-    private final ReadOnlyObjectWrapper<Optional<Sums>> figures = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final InstrumentLine<LeakageBench> line;
+    private final ReadOnlyObjectWrapper<Instant> moment = new ReadOnlyObjectWrapper<>(Instant.EPOCH);
+    private final ReformPlans plans;
+    private final ReformSchedule schedule;
+    private final ForecastQuality quality;
     private final Map<PartRef, Integer> channels = new HashMap<>();
     /** Runs begun since this job was opened: only these can have an output on. */
     private final Set<String> live = new HashSet<>();
-    private Optional<Transcript> line = Optional.empty();
-    private Optional<LeakageBench> meter = Optional.empty();
-    private Optional<ReformPlan> asked = Optional.empty();
     private boolean polling;
     private String openId = "";
     private OptionalDouble benchNow = OptionalDouble.empty();
@@ -74,27 +72,14 @@ public final class ReformModel {
     /**
      * One capacitor that may be brought up.
      *
+     * @param ending what is left to do, once the output is off for good
      * @param channel of the leakage meter it hangs on; empty where a person reads and types
      */
     public record Lane(Capacitor part, Worth worth, Optional<ReformRun> run, Optional<Judgement> judgement,
-            Optional<Integer> channel) {
+            Optional<Ending> ending, Optional<Integer> channel) {
         public PartRef ref() {
             return part.ref();
         }
-    }
-
-    /** A plan and what it means. */
-    public record Sums(ReformPlan plan, PlanFigures figures) {
-    }
-
-    /** How the line to the leakage meter is. */
-    public record Link(State state, String told) {
-        /** What the line does. */
-        public enum State {
-            NONE, CONNECTING, OPEN, LOST
-        }
-
-        static final Link NONE = new Link(State.NONE, "");
     }
 
     /** A reading that came over the line. */
@@ -106,6 +91,12 @@ public final class ReformModel {
 
     ReformModel(DeskModel model) {
         this.model = model;
+        line = new InstrumentLine<>(model.background(), () -> model.now().toInstant(), LeakageBench::new, this::greeting,
+                LeakageBench.CLOCK::equals);
+        line.onLost(this::lost);
+        plans = new ReformPlans(model, this);
+        schedule = new ReformSchedule(model, this);
+        quality = new ForecastQuality(model.background());
         model.openProperty().addListener((_, _, open) -> jobChanged(open));
     }
 
@@ -113,23 +104,34 @@ public final class ReformModel {
         return lanes.getReadOnlyProperty();
     }
 
-    public ReadOnlyObjectProperty<Link> linkProperty() {
-        return link.getReadOnlyProperty();
+    /** The present moment, as often as the window looks: countdowns go by it. */
+    public ReadOnlyObjectProperty<Instant> momentProperty() {
+        return moment.getReadOnlyProperty();
     }
 
-    /** The figures of the chosen part's plan, once worked out. */
-    public ReadOnlyObjectProperty<Optional<Sums>> figuresProperty() {
-        return figures.getReadOnlyProperty();
+    /** The line to the leakage meter. */
+    public InstrumentLine<LeakageBench> line() {
+        return line;
+    }
+
+    /** The plans of the lanes. */
+    public ReformPlans plans() {
+        return plans;
+    }
+
+    /** When which lane is under voltage. */
+    public ReformSchedule schedule() {
+        return schedule;
+    }
+
+    /** How good the forecasts are. */
+    public ForecastQuality quality() {
+        return quality;
     }
 
     /** What is done when a rule stops a run. */
     public void onAlarm(Runnable then) {
         alarm = then;
-    }
-
-    /** What was said on the line, newest last. */
-    public List<Transcript.Line> transcript() {
-        return line.map(Transcript::lines).orElse(List.of());
     }
 
     /** The parts that are under voltage on the bench. */
@@ -164,8 +166,7 @@ public final class ReformModel {
         on.stream().filter(channels::containsKey).forEach(ref -> switchOff(channels.get(ref)));
         channels.clear();
         live.clear();
-        asked = Optional.empty();
-        figures.set(Optional.empty());
+        plans.forget();
     }
 
     /** Runs that the journal leaves under way while nothing of ours drives them: they pause where they were, and it is said. */
@@ -173,7 +174,7 @@ public final class ReformModel {
         List<String> told = new ArrayList<>();
         for (ReformPlan plan : job.items(ReformPlan.class)) {
             ReformRun run = ReformRun.of(plan, job.events());
-            if (run.phase() == ReformRun.RunPhase.RUNNING) {
+            if (run.phase().on()) {
                 model.happened(new Reforming.ReformPaused(plan.id(), Reforming.Cause.PROGRAM_ENDED));
                 told.add(Labels.of("reform.was-at", plan.part(), run.step() + 1, plan.steps().size()));
             }
@@ -188,32 +189,19 @@ public final class ReformModel {
         boolean museum = job.plate().purpose() == SetPlate.Purpose.MUSEUM;
         List<Lane> all = new ArrayList<>();
         for (Assessment a : open.assessments()) {
-            if (a.part() instanceof Capacitor c && formed(kind(c))) {
-                Optional<Replaceable> how = replaceable(job, c.ref());
+            if (a.part() instanceof Capacitor c && ReformPlans.formed(kind(c))) {
+                Optional<Replaceable> how = plans.replaceable(c.ref());
                 Worth worth = Worth.of(a, c, kind(c),
                         new Worth.Circumstances(job.policy(), museum, how.map(Replaceable::rare).orElse(false),
                                 job.plate().age(Year.of(model.now().getYear())),
                                 how.map(Replaceable::price).orElse(OptionalDouble.empty())));
                 Optional<ReformRun> run = job.item(ReformPlan.idOf(c.ref())).filter(ReformPlan.class::isInstance)
                         .map(p -> ReformRun.of((ReformPlan) p, job.events()));
-                all.add(new Lane(c, worth, run, run.map(this::judge), Optional.ofNullable(channels.get(c.ref()))));
+                all.add(new Lane(c, worth, run, run.map(this::judge),
+                        run.flatMap(r -> Ending.of(r, job, Optional.of(a))), Optional.ofNullable(channels.get(c.ref()))));
             }
         }
         return all;
-    }
-
-    private static Optional<Replaceable> replaceable(Job job, PartRef ref) {
-        return job.of(ref, Replaceable.class).stream().findFirst();
-    }
-
-    /** What is said of how a part could be replaced. */
-    public Optional<Replaceable> replaceable(PartRef ref) {
-        return replaceable(model.job(), ref);
-    }
-
-    /** Says how a part could be replaced. */
-    public void say(PartRef ref, boolean rare, OptionalDouble price) {
-        model.made(() -> model.put(new Replaceable(Replaceable.idOf(ref), ref, rare, price)));
     }
 
     private Judgement judge(ReformRun run) {
@@ -221,76 +209,22 @@ public final class ReformModel {
     }
 
     /** The moment by the clock that the run goes by. */
-    private Instant now(ReformRun run) {
+    Instant now(ReformRun run) {
         boolean byBench = benchNow.isPresent() && channels.containsKey(run.plan().part());
         return byBench ? ReformRun.benchTime(benchNow.getAsDouble()) : model.now().toInstant();
-    }
-
-    private static boolean formed(CapacitorKind kind) {
-        return kind.family() == Family.ELECTROLYTIC || kind.family() == Family.TANTALUM;
     }
 
     private CapacitorKind kind(Capacitor c) {
         return model.knowledge().kind(c.kind());
     }
 
-    // --- plans -----------------------------------------------------------------------------------------------------------------
-
-    /**
-     * Plans a capacitor.
-     *
-     * @param target what it shall stand; its rating where nothing is said
-     * @param can its can; a usual one where nobody measured it
-     */
-    public boolean plan(PartRef ref, ReformPlan.ReformSchool school, OptionalDouble target, Optional<Planner.Can> can) {
-        return model.made(() -> {
-            Capacitor c = model.job().capacitor(ref).orElseThrow(() -> new IllegalArgumentException(Labels.of("reform.no-part")));
-            double rated = c.ratedVolts().orElseThrow(() -> new IllegalArgumentException(Labels.of("reform.no-rating", ref)));
-            lane(ref).map(Lane::worth).filter(w -> w.answer() == Worth.Answer.NEVER).ifPresent(w -> {
-                throw new IllegalArgumentException(Labels.of("reform.never", ref, model.words().say(w.reasons().getFirst())));
-            });
-            if (lane(ref).flatMap(Lane::run).map(r -> r.phase() == ReformRun.RunPhase.RUNNING).orElse(false)) {
-                throw new IllegalArgumentException(Labels.of("reform.running", ref));
-            }
-            if (formed(kind(c)) && (kind(c).family() == Family.TANTALUM) != (school == ReformPlan.ReformSchool.TANTALUM_SOAK)) {
-                throw new IllegalArgumentException(Labels.of("reform.wrong-school", ref));
-            }
-            model.put(Planner.plan(new Planner.Request(ref, c.farads(), rated, target.orElse(rated), limit(c, rated),
-                    can.orElse(Planner.Can.usual(c.farads(), rated)), school)));
-        });
-    }
-
-    /** The leakage allowed at the rating, by the job's limits. */
-    private double limit(Capacitor c, double rated) {
-        return new OwnLimits(model.job()).of(kind(c), model.job().policy().limits().limits()).flatMap(l -> l.leakage())
-                .map(rule -> rule.amperes(c.farads(), rated)).filter(OptionalDouble::isPresent).map(OptionalDouble::getAsDouble)
-                .orElseThrow(() -> new IllegalArgumentException(Labels.of("reform.no-limit", c.ref())));
-    }
-
-    /** Works out what the plan of a part means, where that is not known or asked already; the newest question only. */
-    public void workOut(PartRef ref) {
-        lane(ref).filter(l -> l.run().isPresent()).ifPresent(l -> {
-            ReformPlan plan = l.run().orElseThrow().plan();
-            if (asked.equals(Optional.of(plan))) {
-                return;
-            }
-            asked = Optional.of(plan);
-            double rated = l.part().ratedVolts().orElse(plan.targetVolts());
-            model.background().aside(() -> PlanFigures.of(plan, l.part().farads(), rated), done -> {
-                if (asked.equals(Optional.of(plan))) {
-                    figures.set(Optional.of(new Sums(plan, done)));
-                }
-            });
-        });
-    }
-
     // --- the line --------------------------------------------------------------------------------------------------------------
 
-    /** Connects to the stand-in inside the program, which runs so many times faster than life. */
+    /** Connects to the stand-in inside the program with fresh parts, which runs so many times faster than life. */
     public void connectStandIn(double speed) {
-        StandInBench bench = StandInBench.usual(() -> model.now().toInstant(), SEED);
-        bench.clock().runAt(speed);
-        connected(new LocalLink(bench.leakageMeter()));
+        StandInBench bench = model.instruments().freshStandIns(speed);
+        disconnect();
+        line.connect(Labels.of("instruments.stand-in"), () -> new LocalLink(bench.leakageMeter()));
     }
 
     /** Connects to an instrument. */
@@ -298,67 +232,35 @@ public final class ReformModel {
         model.made(() -> {
             LinkAddress to = LinkAddress.parse(address);
             disconnect();
-            link.set(new Link(Link.State.CONNECTING, to.toString()));
-            model.background().aside(() -> {
-                try {
-                    return new Opened(Optional.of(to.open(PATIENCE)), "");
-                } catch (IOException e) {
-                    return new Opened(Optional.empty(), e.getMessage());
-                }
-            }, o -> o.link.ifPresentOrElse(this::connected, () -> link.set(new Link(Link.State.LOST, o.trouble))));
+            line.connect(to.toString(), () -> to.open(InstrumentsModel.PATIENCE));
         });
     }
 
-    private record Opened(Optional<InstrumentLink> link, String trouble) {
-    }
-
-    private void connected(InstrumentLink opened) {
-        Transcript transcript = new Transcript(opened, () -> model.now().toInstant(), LeakageBench.CLOCK::equals);
-        model.background().aside(() -> {
-            LeakageBench bench = new LeakageBench(transcript);
-            try {
-                String name = bench.name();
-                boolean watched = bench.watchdog(WATCHDOG_SECONDS);
-                for (int k = 1; k <= CHANNELS && bench.standIn(); k++) {
+    /** Before anything else every output that may be ours is off, and the instrument is asked to switch off when it hears nothing. */
+    private InstrumentLine.Greeting<LeakageBench> greeting() {
+        Set<Integer> ours = Set.copyOf(channels.values());
+        return bench -> {
+            String name = bench.name();
+            boolean watched = bench.watchdog(WATCHDOG_SECONDS);
+            for (int k = 1; k <= CHANNELS; k++) {
+                if (bench.standIn() || ours.contains(k)) {
                     bench.off(k);
                 }
-                return new Greeted(bench, name, Labels.of(watched ? "reform.link.watched" : "reform.link.unwatched"), true,
-                        bench.benchSeconds());
-            } catch (IOException e) {
-                return new Greeted(bench, "", e.getMessage(), false, OptionalDouble.empty());
             }
-        }, g -> {
-            if (g.good) {
-                line = Optional.of(transcript);
-                meter = Optional.of(g.bench());
-                benchNow = g.now;
-                link.set(new Link(Link.State.OPEN, g.name + ". " + g.told));
-            } else {
-                transcript.close();
-                link.set(new Link(Link.State.LOST, g.told));
-            }
-        });
-    }
-
-    private record Greeted(LeakageBench bench, String name, String told, boolean good, OptionalDouble now) {
+            return name + ". " + Labels.of(watched ? "reform.link.watched" : "reform.link.unwatched");
+        };
     }
 
     /** Puts the line down; runs that hang on it pause with their outputs off. */
     public void disconnect() {
         lanes.get().stream().filter(l -> l.channel().isPresent() && running(l)).forEach(l -> pause(l.ref()));
-        line.ifPresent(t -> model.background().aside(() -> {
-            t.close();
-            return true;
-        }, _ -> {
-        }));
-        line = Optional.empty();
-        meter = Optional.empty();
+        channels.values().forEach(this::switchOff);
+        line.disconnect();
         benchNow = OptionalDouble.empty();
-        link.set(Link.NONE);
     }
 
-    private static boolean running(Lane l) {
-        return l.run().map(r -> r.phase() == ReformRun.RunPhase.RUNNING).orElse(false);
+    static boolean running(Lane l) {
+        return l.run().map(r -> r.phase().on()).orElse(false);
     }
 
     /** Hangs a part on a channel, or takes it off; not while it runs. */
@@ -373,26 +275,15 @@ public final class ReformModel {
     }
 
     private void switchOff(int channel) {
-        meter.ifPresent(m -> model.background().aside(() -> {
-            try {
-                m.off(channel);
-                return "";
-            } catch (IOException e) {
-                return e.getMessage();
-            }
-        }, trouble -> {
-            if (!trouble.isEmpty()) {
-                lost(Labels.of("reform.not-off", channel) + " " + trouble);
-            }
-        }));
+        line.ask(bench -> {
+            bench.off(channel);
+            return channel;
+        }, _ -> {
+        });
     }
 
     /** The line is gone: every run on it pauses; the instrument's watchdog, where it has one, has its outputs off. */
     private void lost(String why) {
-        line.ifPresent(Transcript::close);
-        line = Optional.empty();
-        meter = Optional.empty();
-        link.set(new Link(Link.State.LOST, why));
         lanes.get().stream().filter(l -> l.channel().isPresent() && running(l))
                 .forEach(l -> model
                         .happened(new Reforming.ReformPaused(l.run().orElseThrow().plan().id(), Reforming.Cause.LINK_LOST)));
@@ -435,30 +326,22 @@ public final class ReformModel {
             then.at(OptionalDouble.empty());
             return;
         }
-        if (meter.isEmpty()) {
+        if (!line.open()) {
             model.tell(Labels.of("reform.no-line"), true);
             return;
         }
+        if (plan.school() == ReformPlan.ReformSchool.IN_SET) {
+            model.tell(Labels.of("reform.in-set-by-hand", l.ref()), true);
+            return;
+        }
         ReformPlan.Step s = plan.steps().get(step);
-        LeakageBench bench = meter.get();
-        model.background().aside(() -> {
-            try {
-                bench.on(l.channel().get(), s.volts(), s.ohms(), s.limitAmperes());
-                return new Driving(bench.benchSeconds(), "");
-            } catch (IOException e) {
-                return new Driving(OptionalDouble.empty(), e.getMessage());
-            }
-        }, d -> {
-            if (d.trouble.isEmpty()) {
-                benchNow = d.bench;
-                then.at(d.bench);
-            } else {
-                lost(d.trouble);
-            }
+        line.ask(bench -> {
+            bench.on(l.channel().get(), s.volts(), s.ohms(), s.limitAmperes());
+            return bench.benchSeconds();
+        }, now -> {
+            benchNow = now;
+            then.at(now);
         });
-    }
-
-    private record Driving(OptionalDouble bench, String trouble) {
     }
 
     /** Takes a reading that a person made. */
@@ -509,37 +392,86 @@ public final class ReformModel {
                 });
     }
 
-    /** Output off, the run has come to its end. */
+    /** Output off, the run has come to its end; one that was on to measure its leakage leaves the reading. */
     public void finish(PartRef ref) {
+        lane(ref).flatMap(Lane::run).filter(r -> r.phase() == ReformRun.RunPhase.PROVING).ifPresent(this::keepLeakage);
         end(ref, Reforming.ReformFinished::new);
     }
 
-    private interface Ending {
-        Reforming of(String plan);
+    private void keepLeakage(ReformRun run) {
+        if (run.curve().isEmpty()) {
+            model.tell(Labels.of("reform.no-leakage"), true);
+            return;
+        }
+        ReformRun.Point last = run.on().getLast();
+        double minutes = seconds(run.since().orElseThrow(), last.at()) / 60;
+        String instrument = model.job().events().stream().map(Job.Happening::event)
+                .filter(e -> e instanceof Reforming.ReformRead r && r.plan().equals(run.plan().id()))
+                .map(e -> ((Reforming.ReformRead) e).instrument()).reduce("", (_, newer) -> newer);
+        Conditions conditions = Conditions.of(d -> {
+            d.testVolts = OptionalDouble.of(last.volts());
+            d.minutesAtVoltage = OptionalDouble.of(minutes);
+            d.celsius = last.celsius();
+            d.instrument = instrument;
+        });
+        model.inTurn(() -> model.act(new Edit.ReadingKept(new Reading(model.newId(), run.plan().part(), model.now().toInstant(),
+                Figures.of(Figure.LEAKAGE, last.amperes()), conditions, "")), () -> {
+                }));
     }
 
-    private void end(PartRef ref, Ending ending) {
-        lane(ref).filter(ReformModel::running).ifPresent(l -> {
-            l.channel().ifPresent(this::switchOff);
-            model.happened(ending.of(l.run().orElseThrow().plan().id()));
+    /** After the rest: voltage on again at the target, to measure the leakage. */
+    public void prove(PartRef ref) {
+        lane(ref).filter(l -> l.run().map(r -> r.phase() == ReformRun.RunPhase.DONE).orElse(false)).ifPresent(l -> {
+            ReformPlan plan = l.run().orElseThrow().plan();
+            drive(l, plan, plan.steps().size() - 1, bench -> {
+                live.add(plan.id());
+                model.happened(new Reforming.ReformProving(plan.id(), bench));
+            });
         });
     }
 
-    /** Reads what is due on the line; called again and again by the window. */
+    /** A resistor was put across it. */
+    public void discharging(PartRef ref, double ohms) {
+        lane(ref).flatMap(Lane::run)
+                .ifPresent(r -> model.made(() -> model.happened(new Reforming.ReformDischarging(r.plan().id(), ohms))));
+    }
+
+    /** What a meter shows across it, typed. */
+    public void discharged(PartRef ref, double volts) {
+        lane(ref).flatMap(Lane::run)
+                .ifPresent(r -> model.made(() -> model.happened(new Reforming.ReformDischarged(r.plan().id(), volts))));
+    }
+
+    /** What the leakage meter shows across it with its output off. */
+    public void readCharge(PartRef ref) {
+        lane(ref).flatMap(Lane::channel).ifPresentOrElse(
+                channel -> line.ask(bench -> bench.read(channel).volts(), volts -> discharged(ref, Math.max(0, volts))),
+                () -> model.tell(Labels.of("reform.by-hand-only"), true));
+    }
+
+    private interface Off {
+        Reforming of(String plan);
+    }
+
+    private void end(PartRef ref, Off off) {
+        lane(ref).filter(ReformModel::running).ifPresent(l -> {
+            l.channel().ifPresent(this::switchOff);
+            model.happened(off.of(l.run().orElseThrow().plan().id()));
+        });
+    }
+
+    /** Reads what is due on the line, and tries a lost one again; called again and again by the window. */
     public void poll() {
-        if (meter.isEmpty() || polling || model.openProperty().get().isEmpty()) {
+        moment.set(model.now().toInstant());
+        line.tryAgain();
+        model.instruments().lcr().tryAgain();
+        if (!line.open() || polling || model.openProperty().get().isEmpty()) {
             return;
         }
         List<Due> running = lanes.get().stream().filter(l -> l.channel().isPresent() && running(l))
                 .map(l -> new Due(l.run().orElseThrow(), l.channel().get())).toList();
-        LeakageBench bench = meter.get();
         polling = true;
-        model.background().aside(() -> readDue(bench, running), polled -> {
-            polling = false;
-            if (!polled.trouble.isEmpty()) {
-                lost(polled.trouble);
-                return;
-            }
+        line.ask(bench -> readDue(bench, running), polled -> {
             benchNow = polled.bench;
             polled.came
                     .forEach(c -> lanes.get().stream().filter(l -> l.run().map(r -> r.plan().id().equals(c.plan)).orElse(false))
@@ -547,28 +479,24 @@ public final class ReformModel {
                             .ifPresent(l -> take(l.ref(), new Reforming.ReformRead(c.plan, Math.max(0, c.taken.volts()),
                                     Math.max(0, c.taken.amperes()), OptionalDouble.of(c.taken.celsius()), c.instrument,
                                     c.bench))));
-        });
+        }, () -> polling = false);
     }
 
-    private record Polled(List<Came> came, OptionalDouble bench, String trouble) {
+    private record Polled(List<Came> came, OptionalDouble bench) {
     }
 
-    private Polled readDue(LeakageBench bench, List<Due> running) {
-        try {
-            OptionalDouble clock = bench.benchSeconds();
-            Instant now = clock.isPresent() ? ReformRun.benchTime(clock.getAsDouble()) : model.now().toInstant();
-            List<Came> came = new ArrayList<>();
-            for (Due d : running) {
-                double at = seconds(d.run.since().orElse(now), now);
-                double last = d.run.on().isEmpty() ? 0 : seconds(d.run.since().orElse(now), d.run.on().getLast().at());
-                if (at - last >= Math.clamp(at / GROWTH, FIRST_READING, RAREST_READING)) {
-                    came.add(new Came(d.run.plan().id(), bench.read(d.channel), bench.name(), clock));
-                }
+    private Polled readDue(LeakageBench bench, List<Due> running) throws IOException {
+        OptionalDouble clock = bench.benchSeconds();
+        Instant now = clock.isPresent() ? ReformRun.benchTime(clock.getAsDouble()) : model.now().toInstant();
+        List<Came> came = new ArrayList<>();
+        for (Due d : running) {
+            double at = seconds(d.run.since().orElse(now), now);
+            double last = d.run.on().isEmpty() ? 0 : seconds(d.run.since().orElse(now), d.run.on().getLast().at());
+            if (at - last >= Math.clamp(at / GROWTH, FIRST_READING, RAREST_READING)) {
+                came.add(new Came(d.run.plan().id(), bench.read(d.channel), bench.name(), clock));
             }
-            return new Polled(came, clock, "");
-        } catch (IOException e) {
-            return new Polled(List.of(), OptionalDouble.empty(), e.getMessage());
         }
+        return new Polled(came, clock);
     }
 
     private static double seconds(Instant from, Instant to) {

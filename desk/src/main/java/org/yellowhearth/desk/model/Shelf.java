@@ -1,6 +1,7 @@
 package org.yellowhearth.desk.model;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -109,7 +110,7 @@ public final class Shelf {
     /** Writes a job as a job file; a file that is there already is not touched. */
     void takeOut(OpenJob job, Path file) {
         background.keep(() -> {
-            Told told = written(file, JobWriter.write(job.id(), job.job()));
+            Told told = written(file, JobWriter.write(job.id(), job.job()).getBytes(StandardCharsets.UTF_8));
             try {
                 photographs.copyTo(file.resolveSibling(PHOTOGRAPHS), job.job().items(Photograph.class));
                 return told;
@@ -120,9 +121,9 @@ public final class Shelf {
     }
 
     /** Writes a new file, whole or not at all; one that is there already is not touched. */
-    static Told written(Path file, String text) {
+    static Told written(Path file, byte[] bytes) {
         try {
-            Files.writeString(file, text, StandardOpenOption.CREATE_NEW);
+            Files.write(file, bytes, StandardOpenOption.CREATE_NEW);
             return new Told(Labels.of("dossier.saved", file), false);
         } catch (IOException e) {
             return new Told(Labels.of("dossier.not-saved", file, e.toString()), true);

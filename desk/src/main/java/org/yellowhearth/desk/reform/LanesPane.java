@@ -12,6 +12,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.Forecast;
 import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.ReformRun;
@@ -85,8 +86,9 @@ final class LanesPane extends ScrollPane {
         }
         return switch (l.run().get().phase()) {
             case PLANNED, PAUSED -> "shut";
-            case DONE -> "open";
+            case DONE -> l.ending().map(e -> e.upshot() == Ending.Upshot.BAD).orElse(false) ? "trouble" : "open";
             case STOPPED, ABORTED -> "trouble";
+            case PROVING -> "waiting";
             case RUNNING -> switch (l.judgement().map(Judgement::counsel).orElse(Judgement.Counsel.WAIT)) {
                 case NEXT, FINISH -> "open";
                 case STOP, USELESS, LATE -> "trouble";
@@ -113,6 +115,12 @@ final class LanesPane extends ScrollPane {
         ReformRun run = l.run().get();
         if (run.phase() == ReformRun.RunPhase.STOPPED) {
             return run.rule().map(model.words()::word).orElse("");
+        }
+        Optional<Ending> ending = l.ending().filter(e -> run.phase() == ReformRun.RunPhase.DONE);
+        if (ending.isPresent()) {
+            return ending.get().chores().isEmpty()
+                    ? model.words().word(ending.get().upshot())
+                    : model.words().word(ending.get().chores().getFirst());
         }
         if (run.readings().isEmpty()) {
             return Labels.of("reform.planned-line", Quantity.volts(run.plan().targetVolts()),

@@ -5,7 +5,9 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
+import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
@@ -14,16 +16,21 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.InstrumentLine;
+import org.yellowhearth.desk.model.InstrumentLine.How;
 import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.instruments.link.Transcript;
 
-/** The line to the leakage meter: a stand-in or a real one, its state, the channel of the chosen part, and what was said. */
+/** The lines to the instruments, stand-ins or real ones: the leakage meter and the LCR meter, each with its state and what was said. */
 final class LinkPage extends VBox {
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ROOT);
     private static final List<Integer> SPEEDS = List.of(1, 10, 100, 1000, 10_000);
+    private static final List<Double> HERTZ = List.of(100.0, 120.0, 1000.0);
     private static final int NEWEST = 200;
 
     private final DeskModel model;
@@ -32,6 +39,10 @@ final class LinkPage extends VBox {
     private final Label hangs = Page.text("");
     private final ComboBox<Integer> channel = new ComboBox<>();
     private final TextArea said = new TextArea();
+    private final VBox leakage;
+    private final VBox lcr;
+    private final PageTabs which;
+    private String shown = "leakage";
     private boolean showing;
 
     LinkPage(DeskModel model) {
@@ -39,23 +50,49 @@ final class LinkPage extends VBox {
         reform = model.reform();
         getStyleClass().add("run-page");
         state.setId("link-state");
+        said.setEditable(false);
+        said.setId("link-said");
+        said.getStyleClass().add("transcript");
+        said.setAccessibleText(Labels.of("reform.link.said"));
+        VBox.setVgrow(said, Priority.ALWAYS);
+        which = new PageTabs(List.of("leakage", "lcr"), "reform.link.which.", "link-", this::show);
+        leakage = leakage();
+        lcr = lcr();
+        getChildren().addAll(which, state, leakage, lcr, Page.text(Labels.of("reform.link.said"), "section-title"), said);
+        reform.line().howProperty().addListener((_, _, _) -> show());
+        model.instruments().lcr().howProperty().addListener((_, _, _) -> show());
+        show("leakage");
+    }
+
+    private static FlowPane line(Node... nodes) {
+        FlowPane line = new FlowPane(nodes);
+        line.getStyleClass().addAll("line-form", "link-line");
+        return line;
+    }
+
+    private static TextField address(String id, String prompt) {
+        TextField address = new TextField();
+        address.setId(id);
+        address.setPromptText(prompt);
+        address.setAccessibleText(Labels.of("reform.link.address"));
+        return address;
+    }
+
+    private static VBox box(Node... nodes) {
+        VBox box = new VBox(nodes);
+        box.getStyleClass().add("link-box");
+        box.managedProperty().bind(box.visibleProperty());
+        return box;
+    }
+
+    private VBox leakage() {
         ComboBox<Integer> speed = new ComboBox<>();
         speed.getItems().setAll(SPEEDS);
         speed.setValue(100);
         speed.setConverter(Shown.by(n -> Labels.of("reform.link.speed", n), "1"));
         speed.setId("link-speed");
         speed.setAccessibleText(Labels.of("reform.link.speed-name"));
-        FlowPane standIn = new FlowPane(Page.text(Labels.of("reform.link.stand-in")), speed,
-                Page.button("reform.link.use", "link-stand-in", () -> reform.connectStandIn(speed.getValue())));
-        standIn.getStyleClass().addAll("line-form", "link-line");
-        TextField address = new TextField();
-        address.setId("link-address");
-        address.setPromptText("127.0.0.1:5026");
-        address.setAccessibleText(Labels.of("reform.link.address"));
-        FlowPane real = new FlowPane(Page.text(Labels.of("reform.link.real")), address,
-                Page.button("reform.link.connect", "link-connect", () -> reform.connect(address.getText())),
-                Page.button("reform.link.down", "link-down", reform::disconnect));
-        real.getStyleClass().addAll("line-form", "link-line");
+        TextField address = address("link-address", "127.0.0.1:5026");
         channel.getItems().add(0);
         for (int k = 1; k <= ReformModel.CHANNELS; k++) {
             channel.getItems().add(k);
@@ -68,30 +105,66 @@ final class LinkPage extends VBox {
                 model.chosenProperty().get().ifPresent(ref -> reform.hang(ref, now == 0 ? Optional.empty() : Optional.of(now)));
             }
         });
-        FlowPane lane = new FlowPane(hangs, channel);
-        lane.getStyleClass().addAll("line-form", "link-line");
-        said.setEditable(false);
-        said.setId("link-said");
-        said.getStyleClass().add("transcript");
-        said.setAccessibleText(Labels.of("reform.link.said"));
-        VBox.setVgrow(said, Priority.ALWAYS);
         VBox care = new VBox(Page.text(Labels.of("reform.link.care"), "reasons-text"));
         care.getStyleClass().addAll("caution", "caution-care");
-        getChildren().addAll(state, standIn, real, lane, care, Page.text(Labels.of("reform.link.said"), "section-title"), said);
-        reform.linkProperty().addListener((_, _, _) -> show());
+        return box(line(Page.text(Labels.of("reform.link.stand-in")), speed,
+                Page.button("reform.link.use", "link-stand-in", () -> reform.connectStandIn(speed.getValue()))),
+                line(Page.text(Labels.of("reform.link.real")), address,
+                        Page.button("reform.link.connect", "link-connect", () -> reform.connect(address.getText())),
+                        Page.button("reform.link.down", "link-down", reform::disconnect)),
+                line(hangs, channel), care);
+    }
+
+    private VBox lcr() {
+        TextField address = address("lcr-address", "127.0.0.1:5025");
+        TextField percent = new TextField();
+        percent.setId("lcr-uncertainty");
+        percent.setPrefColumnCount(8);
+        percent.setPromptText(Labels.of("reform.link.uncertainty"));
+        percent.setAccessibleText(Labels.of("reform.link.uncertainty"));
+        ComboBox<Double> hertz = new ComboBox<>();
+        hertz.getItems().setAll(HERTZ);
+        hertz.setValue(HERTZ.getFirst());
+        hertz.setConverter(Shown.by(f -> Math.round(f) + " Hz", "100 Hz"));
+        hertz.setId("lcr-hertz");
+        hertz.setAccessibleText(Labels.of("reform.link.hertz"));
+        return box(line(Page.text(Labels.of("reform.link.lcr.stand-in")),
+                Page.button("reform.link.use", "lcr-stand-in", model.instruments()::useStandIn)),
+                line(Page.text(Labels.of("reform.link.lcr.real")), address, percent,
+                        Page.button("reform.link.connect", "lcr-connect", () -> model.made(() -> {
+                            OptionalDouble stated = Measure.PLAIN.read(percent.getText());
+                            model.instruments().connect(address.getText(), stated);
+                        })),
+                        Page.button("reform.link.down", "lcr-down", model.instruments().lcr()::disconnect)),
+                line(Page.text(Labels.of("reform.link.lcr.take")), hertz,
+                        Page.button("reform.link.lcr.read", "lcr-read", () -> model.chosenProperty().get()
+                                .ifPresent(ref -> model.instruments().take(ref, hertz.getValue())))));
+    }
+
+    private void show(String instrument) {
+        shown = instrument;
+        which.mark(instrument);
+        leakage.setVisible(instrument.equals("leakage"));
+        lcr.setVisible(instrument.equals("lcr"));
+        show();
+    }
+
+    private InstrumentLine<?> instrument() {
+        return shown.equals("leakage") ? reform.line() : model.instruments().lcr();
     }
 
     void show() {
-        ReformModel.Link link = reform.linkProperty().get();
-        state.setText(switch (link.state()) {
-            case NONE -> "○ " + Labels.of("reform.link.none");
-            case CONNECTING -> "… " + Labels.of("reform.link.connecting", link.told());
-            case OPEN -> "● " + Labels.of("reform.link.open", link.told());
-            case LOST -> "■ " + Labels.of("reform.link.lost", link.told());
+        How how = instrument().howProperty().get();
+        state.setText(switch (how.state()) {
+            case NONE -> "○ " + Labels.of("reform.link.none." + shown);
+            case CONNECTING -> "… " + Labels.of("reform.link.connecting", how.told());
+            case OPEN -> "● " + Labels.of("reform.link.open", how.told());
+            case LOST -> "■ " + Labels.of("reform.link.lost", how.told());
+            case TRYING -> "■ " + Labels.of("reform.link.trying", how.told());
         });
-        state.getStyleClass().setAll("label", "run-counsel", switch (link.state()) {
+        state.getStyleClass().setAll("label", "run-counsel", switch (how.state()) {
             case OPEN -> "run-good";
-            case LOST -> "run-bad";
+            case LOST, TRYING -> "run-bad";
             case NONE, CONNECTING -> "run-off";
         });
         showing = true;
@@ -105,7 +178,7 @@ final class LinkPage extends VBox {
 
     /** The newest of what was said, newest first. */
     void said() {
-        List<Transcript.Line> lines = reform.transcript();
+        List<Transcript.Line> lines = instrument().lines();
         StringBuilder text = new StringBuilder();
         for (Transcript.Line l : lines.subList(Math.max(0, lines.size() - NEWEST), lines.size()).reversed()) {
             text.append(MOMENT.format(l.at().atZone(ZoneId.systemDefault()))).append(switch (l.way()) {

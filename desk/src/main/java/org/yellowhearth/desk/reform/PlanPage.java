@@ -1,10 +1,10 @@
 package org.yellowhearth.desk.reform;
 
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
@@ -17,16 +17,19 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
+import org.yellowhearth.core.reform.InSet;
 import org.yellowhearth.core.reform.PlanFigures;
 import org.yellowhearth.core.reform.Planner;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.ReformModel.Lane;
+import org.yellowhearth.desk.model.ReformPlans;
+import org.yellowhearth.records.dossier.ReformPapers;
 import org.yellowhearth.records.words.Durations;
 
 /** Whether the chosen capacitor is worth it, its plan step by step with what each step means, and a form to plan it anew. */
@@ -36,16 +39,25 @@ final class PlanPage extends Page {
     private final VBox sums = column();
     private final CheckBox rare = new CheckBox(Labels.of("reform.rare"));
     private final TextField price = new TextField();
+    private final GridPane rungs = new GridPane();
+    private final VBox inSet = column();
+    private final PaperTray tray;
+    private final FlowPane papers = new FlowPane();
 
-    PlanPage(DeskModel model) {
+    PlanPage(DeskModel model, PaperTray tray) {
         super(model);
+        this.tray = tray;
         steps.getStyleClass().add("sums");
         steps.setId("plan-steps");
         worth.setId("plan-worth");
-        add(heading("reform.worth"), worth, replaced(), heading("reform.plan.title"), form(), steps, sums,
-                text(Labels.of("reform.plan.how"), "quiet"));
+        rungs.getStyleClass().add("sums");
+        rungs.setId("plan-rungs");
+        papers.getStyleClass().add("line-form");
+        add(heading("reform.worth"), worth, replaced(), heading("reform.plan.title"), form(), steps, sums, papers,
+                text(Labels.of("reform.plan.how"), "quiet"), heading("reform.in-set.title"), inSet, rungs);
         model.chosenProperty().addListener((_, _, _) -> again());
-        model.reform().figuresProperty().addListener((_, _, _) -> again());
+        model.reform().plans().inSetProperty().addListener((_, _, _) -> again());
+        model.reform().plans().figuresProperty().addListener((_, _, _) -> again());
         model.reform().lanesProperty().addListener((_, _, _) -> again());
     }
 
@@ -65,7 +77,8 @@ final class PlanPage extends Page {
         FlowPane line = new FlowPane(rare, price,
                 button("reform.price.keep", "plan-price-keep", () -> model().chosenProperty().get()
                         .ifPresent(ref -> model()
-                                .made(() -> model().reform().say(ref, rare.isSelected(), Measure.PLAIN.read(price.getText()))))));
+                                .made(() -> model().reform().plans().say(ref, rare.isSelected(),
+                                        Measure.PLAIN.read(price.getText()))))));
         line.getStyleClass().addAll("line-form", "link-line");
         return line;
     }
@@ -84,7 +97,8 @@ final class PlanPage extends Page {
                 Optional<Planner.Can> can = across.isEmpty()
                         ? Optional.empty()
                         : Optional.of(new Planner.Can(across.getAsDouble() / 1000, high.getAsDouble() / 1000));
-                model().reform().plan(ref.get(), school.getFirst().getValue(), Measure.VOLTS.read(f.getFirst().getText()), can);
+                model().reform().plans().plan(ref.get(), school.getFirst().getValue(), Measure.VOLTS.read(f.getFirst().getText()),
+                        can);
             });
         });
         school.add(line.choice("reform.school", "plan-school", List.of(ReformPlan.ReformSchool.values())));
@@ -99,13 +113,16 @@ final class PlanPage extends Page {
         worth.getChildren().clear();
         steps.getChildren().clear();
         sums.getChildren().clear();
+        papers.getChildren().clear();
+        inSet.getChildren().clear();
+        rungs.getChildren().clear();
         Optional<Lane> lane = model().chosenProperty().get().flatMap(model().reform()::lane);
         if (lane.isEmpty()) {
             worth.getChildren().add(text(Labels.of("reform.choose"), "quiet"));
             return;
         }
         Lane l = lane.get();
-        Optional<Replaceable> how = model().reform().replaceable(l.ref());
+        Optional<Replaceable> how = model().reform().plans().replaceable(l.ref());
         rare.setSelected(how.map(Replaceable::rare).orElse(false));
         if (!price.isFocused()) {
             price.setText(Measure.PLAIN.write(how.map(Replaceable::price).orElse(OptionalDouble.empty())));
@@ -114,11 +131,33 @@ final class PlanPage extends Page {
         l.worth().reasons().forEach(r -> worth.getChildren().add(text("· " + model().words().say(r))));
         l.run().map(ReformRun::plan).ifPresentOrElse(this::plan,
                 () -> sums.getChildren().add(text(Labels.of("reform.no-plan"), "quiet")));
+        model().reform().plans().inSetProperty().get().filter(t -> t.part().equals(l.ref())).ifPresent(this::inSet);
+    }
+
+    /** What turning up the variable transformer really does to it. */
+    private void inSet(ReformPlans.Turned turned) {
+        if (turned.set().isEmpty()) {
+            inSet.getChildren().add(text(Labels.of("reform.in-set.unknown"), "quiet"));
+            return;
+        }
+        inSet.getChildren().add(text(Labels.of(turned.behindValve() ? "reform.in-set.valve" : "reform.in-set.junction")));
+        int column = 0;
+        for (String key : List.of("mains", "share", "emission", "rail")) {
+            rungs.add(text(Labels.of("reform.in-set." + key), "quiet"), column++, 0);
+        }
+        int row = 1;
+        for (InSet.Rung r : turned.set().get().rungs()) {
+            String emission = Math.round(100 * r.emission()) + " %";
+            rungs.addRow(row++, figure(Quantity.volts(r.mainsVolts()).toString()), figure(Math.round(100 * r.share()) + " %"),
+                    figure(!turned.behindValve() ? "—" : r.conducts() ? emission : Labels.of("reform.in-set.cold")),
+                    figure(Quantity.volts(r.volts()).toString()));
+        }
+        inSet.getChildren().add(text(Labels.of("reform.in-set.how"), "quiet"));
     }
 
     private void plan(ReformPlan plan) {
-        Optional<PlanFigures> figures = model().reform().figuresProperty().get().filter(s -> s.plan().equals(plan))
-                .map(ReformModel.Sums::figures);
+        Optional<PlanFigures> figures = model().reform().plans().figuresProperty().get().filter(s -> s.plan().equals(plan))
+                .map(ReformPlans.Sums::figures);
         int column = 0;
         for (String key : List.of("step", "supply", "resistor", "wattage", "limit", "gate", "hold", "patience")) {
             steps.add(text(Labels.of("reform.column." + key), "quiet"), column++, 0);
@@ -127,7 +166,9 @@ final class PlanPage extends Page {
             ReformPlan.Step s = plan.steps().get(k);
             int at = k;
             Optional<PlanFigures.StepFigures> of = figures.map(f -> f.steps().get(at));
-            steps.addRow(k + 1, figure(Integer.toString(k + 1)), figure(Quantity.volts(s.volts()).toString()),
+            steps.addRow(k + 1, figure(Integer.toString(k + 1)),
+                    figure((s.mainsVolts().isPresent() ? Quantity.volts(s.mainsVolts().getAsDouble()) + " → " : "")
+                            + Quantity.volts(s.volts())),
                     figure(Quantity.ohms(s.ohms()).toString()),
                     figure(of
                             .map(x -> x.resistorWatts().isPresent()
@@ -139,7 +180,16 @@ final class PlanPage extends Page {
         }
         sums.getChildren().add(text(Labels.of("reform.bounds", Quantity.amperes(plan.bounds().amperes()),
                 Quantity.watts(plan.bounds().watts()), Quantity.of(plan.bounds().warmKelvin(), Unit.CELSIUS))));
+        figures.ifPresent(f -> papers(plan, f));
         figures.ifPresentOrElse(this::sums, () -> sums.getChildren().add(text(Labels.of("reform.working"), "quiet")));
+    }
+
+    private void papers(ReformPlan plan, PlanFigures f) {
+        Job job = job();
+        ZonedDateTime now = model().now();
+        papers.getChildren().addAll(button("reform.card.save", "plan-card",
+                () -> tray.save(Labels.of("reform.card.file", plan.part()), () -> ReformPapers.card(job, plan, f, now))),
+                button("reform.card.print", "plan-print", () -> tray.print(() -> ReformPapers.card(job, plan, f, now))));
     }
 
     private void sums(PlanFigures f) {

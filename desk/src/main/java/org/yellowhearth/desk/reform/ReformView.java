@@ -17,11 +17,13 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.desk.shell.FileAsk;
 
 /** Reform: lanes at the left, one for each capacitor; at the right the run, the plan or the line to the instrument. */
 public final class ReformView extends BorderPane {
@@ -39,17 +41,20 @@ public final class ReformView extends BorderPane {
     private String page = "run";
 
     /** A view of the model's open job. */
-    public ReformView(DeskModel model, DoubleBinding em) {
+    public ReformView(DeskModel model, FileAsk files, DoubleBinding em) {
         this.model = model;
         reform = model.reform();
         getStyleClass().addAll("stage", "reform");
         lanes = new LanesPane(model);
         lanes.prefWidthProperty().bind(Bindings.min(em.multiply(LANES_EMS), widthProperty().multiply(LANES_SHARE)));
-        run = new RunPage(model);
+        PaperTray tray = new PaperTray(model, files, this);
+        run = new RunPage(model, tray);
         link = new LinkPage(model);
         pages.put("run", tall(run));
-        pages.put("plan", new PlanPage(model));
+        pages.put("plan", new PlanPage(model, tray));
+        pages.put("hours", new HoursPage(model, files));
         pages.put("link", tall(link));
+        pages.put("quality", new QualityPage(model));
         nothing = new StackPane(Page.text(Labels.of("reform.no-plan"), "quiet"));
         nothing.getStyleClass().add("run-page");
         Label title = new Label(Labels.of("reform.title"));
@@ -67,6 +72,7 @@ public final class ReformView extends BorderPane {
         reform.lanesProperty().addListener((_, _, _) -> again());
         model.chosenProperty().addListener((_, _, _) -> again());
         model.stageProperty().addListener((_, _, _) -> again());
+        reform.momentProperty().addListener((_, _, _) -> tick());
         show("run");
     }
 
@@ -79,7 +85,14 @@ public final class ReformView extends BorderPane {
         return scroll;
     }
 
-    /** Shows a page by its name: run, plan or link. */
+    private void tick() {
+        if (model.stageProperty().get() == Stage.REFORM) {
+            chosen().ifPresent(run::tick);
+            link.said();
+        }
+    }
+
+    /** Shows a page by its name: run, plan, hours, link or quality. */
     public void show(String name) {
         page = name;
         tabs.mark(name);
@@ -87,9 +100,10 @@ public final class ReformView extends BorderPane {
     }
 
     private void workOut() {
-        boolean asked = page.equals("plan") && model.stageProperty().get() == Stage.REFORM;
-        if (asked) {
-            model.chosenProperty().get().ifPresent(reform::workOut);
+        if (page.equals("plan")) {
+            model.chosenProperty().get().ifPresent(reform.plans()::workOut);
+        } else if (page.equals("hours")) {
+            reform.schedule().workOut();
         }
     }
 

@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.reform;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -17,12 +18,14 @@ import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.reform.DecayFit;
 import org.yellowhearth.core.reform.Forecast;
 import org.yellowhearth.core.reform.Judgement;
+import org.yellowhearth.core.reform.ReRise;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.ReformRun.RunPhase;
 import org.yellowhearth.core.safety.DischargePlan;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.LeakageChart;
 import org.yellowhearth.desk.charts.MarkPane;
+import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
@@ -48,10 +51,13 @@ final class RunPage extends VBox {
     private final FlowPane switches = new FlowPane();
     private final AddLine typed;
     private final TextField reason = new TextField();
+    private final EndPane end;
 
-    RunPage(DeskModel model) {
+    RunPage(DeskModel model, PaperTray tray) {
         this.model = model;
         reform = model.reform();
+        end = new EndPane(model, tray);
+        end.managedProperty().bind(end.visibleProperty());
         getStyleClass().add("run-page");
         FlowPane figures = new FlowPane(readout("reform.volts", volts), readout("reform.amperes", amperes),
                 readout("reform.celsius", celsius),
@@ -79,7 +85,7 @@ final class RunPage extends VBox {
         typed.managedProperty().bind(typed.visibleProperty());
         setMinWidth(0);
         // The switch that turns it off stays in sight however large the text is.
-        getChildren().addAll(figures, counsel, switches, typed, more, careBox, stairs, chart);
+        getChildren().addAll(figures, counsel, switches, typed, more, careBox, end, stairs, chart);
     }
 
     private static VBox readout(String label, Label figure) {
@@ -115,17 +121,26 @@ final class RunPage extends VBox {
                 .map(Quantity::toString).orElse("—"));
         step.setText((run.step() + 1) + " / " + run.plan().steps().size());
         counsel(lane, run);
-        boolean running = run.phase() == RunPhase.RUNNING;
-        typed.setVisible(running && lane.channel().isEmpty());
+        typed.setVisible(run.phase().on() && lane.channel().isEmpty());
+        end.setVisible(lane.ending().isPresent());
+        lane.ending().ifPresent(e -> end.show(lane, run, e));
         chart(lane, run);
         switches(lane, run);
     }
 
+    /** The seconds go on. */
+    void tick(Lane lane) {
+        if (end.isVisible()) {
+            end.tick(lane);
+        }
+    }
+
     private void counsel(Lane lane, ReformRun run) {
         Judgement j = lane.judgement().orElseThrow();
-        boolean running = run.phase() == RunPhase.RUNNING;
+        boolean running = run.phase().on();
         String said = switch (run.phase()) {
             case RUNNING -> "● " + model.words().word(j.counsel());
+            case PROVING -> "● " + Labels.of(j.counsel() == Judgement.Counsel.FINISH ? "reform.proved" : "reform.proving");
             case STOPPED -> "■ " + Labels.of("reform.stopped", run.rule().map(model.words()::word).orElse(""));
             case DONE -> "✓ " + Labels.of("reform.done");
             case PLANNED, PAUSED, ABORTED -> "○ " + model.words().word(run.phase()) + ". " + Labels.of("reform.off");
@@ -142,7 +157,7 @@ final class RunPage extends VBox {
 
     private String more(ReformRun run, Judgement j) {
         if (run.phase() != RunPhase.RUNNING) {
-            return run.phase() == RunPhase.PAUSED ? Labels.of("reform.re-rise") : "";
+            return run.phase() == RunPhase.PAUSED ? reRise(run) : "";
         }
         String gate = Labels.of("reform.gate-line", Quantity.amperes(run.now().gateAmperes()),
                 Durations.text(run.now().holdSeconds()), Durations.text(run.now().patienceSeconds()));
@@ -157,19 +172,33 @@ final class RunPage extends VBox {
         return gate + when + rest + " " + Labels.of("reform.formed", Math.round(100 * run.formed()));
     }
 
+    /** What the oxide is expected to have lost while it lay. */
+    private String reRise(ReformRun run) {
+        Duration lain = run.charge().map(c -> Duration.between(c.at(), model.now().toInstant())).filter(d -> !d.isNegative())
+                .orElse(Duration.ZERO);
+        ReRise rise = ReRise.after(lain);
+        String last = run.curve().isEmpty()
+                ? ""
+                : " " + Labels.of("reform.re-rise.from",
+                        Quantity.amperes(run.curve().getLast().amperes() * rise.low()),
+                        Quantity.amperes(run.curve().getLast().amperes() * rise.high()));
+        return Labels.of("reform.re-rise", Durations.text(lain.toMillis() / 1000.0), Quantity.ratio(rise.low()),
+                Quantity.ratio(rise.high())) + last;
+    }
+
     /** The usual caution at the moment it matters: before the output goes on, while it is on, and while it is still charged. */
     private void care(ReformRun run) {
         String said = switch (run.phase()) {
             case PLANNED, PAUSED -> Labels.of("reform.care.before", Quantity.volts(run.now().volts()));
-            case RUNNING -> Labels.of("reform.care.on");
-            case STOPPED, ABORTED, DONE -> run.readings().isEmpty() ? "" : discharge(run);
+            case RUNNING, PROVING -> Labels.of("reform.care.on");
+            case STOPPED, ABORTED, DONE -> run.charge().filter(c -> !c.empty()).map(c -> discharge(run, c)).orElse("");
         };
         care.setText(said);
         careBox.setVisible(!said.isEmpty());
     }
 
-    private String discharge(ReformRun run) {
-        double volts = run.readings().getLast().volts();
+    private String discharge(ReformRun run, ReformRun.Charge charge) {
+        double volts = charge.volts();
         double farads = reform.lane(run.plan().part()).map(l -> l.part().farads()).orElse(0.0);
         if (volts < 1 || farads <= 0) {
             return "";
@@ -201,6 +230,11 @@ final class RunPage extends VBox {
     private void switches(Lane lane, ReformRun run) {
         switches.getChildren().clear();
         switch (run.phase()) {
+            case PROVING -> {
+                Button off = add("reform.pause", "run-pause", () -> reform.pause(lane.ref()));
+                off.getStyleClass().add("stop-button");
+                add("reform.proof.keep", "run-finish", () -> reform.finish(lane.ref()));
+            }
             case PLANNED -> add("reform.begin", "run-begin", () -> reform.begin(lane.ref()));
             case PAUSED, STOPPED -> {
                 add("reform.resume", "run-begin", () -> reform.begin(lane.ref()));

@@ -54,6 +54,11 @@ public final class ChooserAsk implements FileAsk {
         return saved("SVG", "*.svg", suggestedName);
     }
 
+    @Override
+    public Optional<Path> newPaper(String suggestedName) {
+        return suggestedName.endsWith(".ics") ? saved("iCalendar", "*.ics", suggestedName) : saved("PDF", "*.pdf", suggestedName);
+    }
+
     private Optional<Path> saved(String what, String ending, String suggestedName) {
         FileChooser chooser = new FileChooser();
         chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(what, ending));

@@ -4,23 +4,40 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 
-/** Asks a person for files; behind an interface, because an offscreen window has no chooser. */
+/** Asks a person for files; behind an interface, because an offscreen window has no chooser. Where nobody is asked, nothing is chosen. */
 public interface FileAsk {
     /** Job files to bring in; none when the person thinks better of it. */
-    List<Path> jobFiles();
+    default List<Path> jobFiles() {
+        return List.of();
+    }
 
     /** Photographs to bring in; none when the person thinks better of it. */
-    List<Path> photographs();
+    default List<Path> photographs() {
+        return List.of();
+    }
 
     /** A list of parts as CSV; none when the person thinks better of it. */
-    Optional<Path> list();
+    default Optional<Path> list() {
+        return Optional.empty();
+    }
 
     /** Where to write a list of parts. */
-    Optional<Path> newList(String suggestedName);
+    default Optional<Path> newList(String suggestedName) {
+        return Optional.empty();
+    }
 
     /** Where to write a chart. */
-    Optional<Path> newPicture(String suggestedName);
+    default Optional<Path> newPicture(String suggestedName) {
+        return Optional.empty();
+    }
+
+    /** Where to write pages or a calendar. */
+    default Optional<Path> newPaper(String suggestedName) {
+        return Optional.empty();
+    }
 
     /** Where to write a job file. */
-    Optional<Path> newJobFile(String suggestedName);
+    default Optional<Path> newJobFile(String suggestedName) {
+        return Optional.empty();
+    }
 }

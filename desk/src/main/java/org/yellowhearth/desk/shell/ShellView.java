@@ -65,7 +65,7 @@ public final class ShellView extends StackPane {
         stages.put(Stage.CENSUS, new CensusView(model, files, appearance.em()));
         stages.put(Stage.ASSESS, new AssessView(model, files, appearance.em()));
         stages.put(Stage.TRACE, new TraceView(model, files, appearance.em()));
-        reform = new ReformView(model, appearance.em());
+        reform = new ReformView(model, files, appearance.em());
         stages.put(Stage.REFORM, reform);
         stages.put(Stage.DOSSIER, dossier);
         getStyleClass().add("hearth-root");

@@ -58,7 +58,7 @@ public final class LeakageBench {
      * refuses, and false comes back.
      */
     public boolean watchdog(double seconds) throws IOException {
-        link.send(String.format(Locale.ROOT, "OUTP:WATC %.6g", seconds));
+        link.send(String.format(Locale.ROOT, "*CLS;:OUTP:WATC %.6g", seconds));
         return link.ask("SYST:ERR?").matches("\\+?0,.*");
     }
 

@@ -73,21 +73,27 @@ public final class ReformPapers {
         double farads = figures.coulombs() / plan.targetVolts();
         DischargePlan empty = DischargePlan.suggested(farads, plan.targetVolts(), ABSORPTION);
         add(document, pages.labelled("Danger", "High voltage and stored charge can kill. Charged it holds "
-                + Quantity.joules(figures.joules()) + ". Positive to plus; one hand, insulated clips, a guard over the can, eyes shielded. "
-                + "Afterwards discharge it through " + Quantity.ohms(empty.ohms()) + " for " + Durations.text(Math.ceil(empty.secondsTo(1)))
+                + Quantity.joules(figures.joules())
+                + ". Positive to plus; one hand, insulated clips, a guard over the can, eyes shielded. "
+                + "Afterwards discharge it through " + Quantity.ohms(empty.ohms()) + " for "
+                + Durations.text(Math.ceil(empty.secondsTo(1)))
                 + " and see less than 1 V on a meter."));
         add(document, pages.labelled("Switch off at once", "above " + Quantity.amperes(plan.bounds().amperes()) + ", above "
-                + Quantity.watts(plan.bounds().watts()) + " in the can, when it is more than " + Math.round(plan.bounds().warmKelvin())
+                + Quantity.watts(plan.bounds().watts()) + " in the can, when it is more than "
+                + Math.round(plan.bounds().warmKelvin())
                 + " °C warmer than the room, when the current rises at a constant voltage, when the voltage does not hold, at a hiss or a smell."));
         add(document, pages.heading("Steps"));
         document.add(steps(plan, figures));
         if (figures.leastSeconds().isPresent()) {
-            add(document, pages.quietLine("Played through with a simulated oxide it takes " + Durations.text(figures.leastSeconds().getAsDouble())
-                    + " to " + Durations.text(figures.mostSeconds().orElseThrow()) + "; the charge at the target is "
-                    + Quantity.of(1000 * figures.coulombs(), Unit.RATIO) + " mC."));
+            add(document,
+                    pages.quietLine("Played through with a simulated oxide it takes "
+                            + Durations.text(figures.leastSeconds().getAsDouble())
+                            + " to " + Durations.text(figures.mostSeconds().orElseThrow()) + "; the charge at the target is "
+                            + Quantity.of(1000 * figures.coulombs(), Unit.RATIO) + " mC."));
         }
         add(document, pages.heading("Readings"));
-        PdfPTable log = pages.table(new float[]{1.4f, 0.7f, 1, 1, 1, 3}, "date and time", "step", "volts", "milliamperes", "°C", "remarks");
+        PdfPTable log = pages.table(new float[]{1.4f, 0.7f, 1, 1, 1, 3}, "date and time", "step", "volts", "milliamperes", "°C",
+                "remarks");
         for (int k = 0; k < 6 * LINES_TO_WRITE_ON; k++) {
             log.addCell(pages.cell(" ", pages.text()));
         }
@@ -103,11 +109,14 @@ public final class ReformPapers {
         for (int k = 0; k < plan.steps().size(); k++) {
             ReformPlan.Step s = plan.steps().get(k);
             PlanFigures.StepFigures f = figures.steps().get(k);
-            String watts = f.resistorWatts().isPresent() ? Quantity.watts(f.resistorWatts().getAsDouble()).toString() : "none made";
+            String watts = f.resistorWatts().isPresent()
+                    ? Quantity.watts(f.resistorWatts().getAsDouble()).toString()
+                    : "none made";
             String[] row = {Integer.toString(k + 1),
                     Quantity.volts(s.mainsVolts().orElse(s.volts())).toString(),
                     inSet ? Quantity.volts(s.volts()).toString() : Quantity.ohms(s.ohms()).toString(), inSet ? "" : watts,
-                    Quantity.amperes(s.limitAmperes()).toString(), Quantity.amperes(s.gateAmperes()).toString(), Durations.text(s.holdSeconds()),
+                    Quantity.amperes(s.limitAmperes()).toString(), Quantity.amperes(s.gateAmperes()).toString(),
+                    Durations.text(s.holdSeconds()),
                     Durations.text(s.patienceSeconds()), " "};
             for (String cell : row) {
                 table.addCell(pages.cell(cell, pages.figure()));

@@ -196,7 +196,7 @@ public final class JobReader {
                 throw act.bad("unknown act; expected one of arrived, set-changed, policy-changed, part-added, part-changed, "
                         + "part-removed, reading-kept, reading-withdrawn, aspect-changed, item-changed, together, note, power, volts, clip, "
                         + "unclip, answered, reform-begun, reform-read, reform-stepped, reform-paused, reform-stopped, reform-aborted, "
-                        + "reform-finished, reform-discharging, reform-discharged, undo, redo");
+                        + "reform-finished, reform-discharging, reform-discharged, reform-proving, undo, redo");
         };
     }
 

@@ -284,6 +284,7 @@ public final class Describe {
             case Reforming.ReformStopped e -> Message.of(StoryWords.REFORM_STOPPED, part, e.rule().term());
             case Reforming.ReformAborted e -> Message.of(StoryWords.REFORM_ABORTED, part, e.reason());
             case Reforming.ReformFinished _ -> Message.of(StoryWords.REFORM_FINISHED, part);
+            case Reforming.ReformProving _ -> Message.of(StoryWords.REFORM_PROVING, part);
             case Reforming.ReformDischarging e -> Message.of(StoryWords.REFORM_DISCHARGING, part, Quantity.ohms(e.ohms()));
             case Reforming.ReformDischarged e -> Message.of(StoryWords.REFORM_DISCHARGED, part, Quantity.volts(e.volts()));
         };

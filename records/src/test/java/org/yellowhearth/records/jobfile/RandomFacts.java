@@ -208,7 +208,7 @@ final class RandomFacts {
         List<Rail> rails = job.items(Rail.class);
         String store = rails.isEmpty() ? Edit.PICTURE_TUBE : one(r, rails).id();
         String plan = "reform-C" + r.nextInt(9);
-        return new Act.Did(switch (r.nextInt(14)) {
+        return new Act.Did(switch (r.nextInt(15)) {
             case 0 -> new Edit.VoltsMeasured(store, r.nextDouble() * 300 - 100, r.nextBoolean());
             case 1 -> new Edit.ClipPut(store, 100 + r.nextInt(10_000));
             case 2 -> new Edit.ClipTaken(store);
@@ -222,6 +222,7 @@ final class RandomFacts {
             case 9 -> new Reforming.ReformAborted(plan, "it hissed");
             case 10 -> new Reforming.ReformFinished(plan);
             case 11 -> new Reforming.ReformDischarging(plan, 1 + r.nextInt(100_000));
+            case 13 -> new Reforming.ReformProving(plan, maybe(r, 0, 1e6));
             case 12 -> new Reforming.ReformDischarged(plan, r.nextInt(500));
             default -> new Edit.Answered(one(r, Edit.Question.values()), maybe(r, 0, 400), "lifted one leg");
         });

@@ -130,7 +130,7 @@ final class RandomParts {
             case 6 -> new ReformPlan(id, part, one(r, ReformPlan.ReformSchool.values()), 450, 1e-3,
                     List.of(new ReformPlan.Step(90, 4700, 2e-3, 1e-3, 600, 7200),
                             new ReformPlan.Step(450, 4700, 2e-3, 1e-3, 0, 7200,
-                            r.nextBoolean() ? OptionalDouble.empty() : OptionalDouble.of(100 + r.nextInt(150)))),
+                                    r.nextBoolean() ? OptionalDouble.empty() : OptionalDouble.of(100 + r.nextInt(150)))),
                     new ReformPlan.Bounds(2.5e-3, 1.2, 10));
             default -> new LimitChange(id, "electrolytic-dry", "period", one(r, LimitChange.Which.values()), 0.5);
         };

@@ -157,7 +157,8 @@ public class WordsTest {
                 SupplyReading.Kind.values(), SupplyReading.State.values(), SupplyTarget.Follows.values(), Fault.Mode.values(),
                 NextStep.Way.values(), Preset.values(), FaultRule.Sum.values(), SupplyConverter.Shape.values(),
                 SupplyRectifier.Heating.values(), SupplyRules.Place.values(), SupplyRules.How.values(),
-                SupplyModel.View.values(), ReformPlan.ReformSchool.values(), Ending.Chore.values(), Ending.Upshot.values(), Schedule.Deed.values(), Reforming.Cause.values(), Reforming.Rule.values(),
+                SupplyModel.View.values(), ReformPlan.ReformSchool.values(), Ending.Chore.values(), Ending.Upshot.values(),
+                Schedule.Deed.values(), Reforming.Cause.values(), Reforming.Rule.values(),
                 ReformRun.RunPhase.values(), Judgement.Counsel.values(), Worth.Answer.values(), TrialDecay.Decay.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
     }

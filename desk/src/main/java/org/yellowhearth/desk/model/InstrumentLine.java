@@ -1,0 +1,219 @@
+package org.yellowhearth.desk.model;
+
+import java.io.IOException;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
+
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.yellowhearth.instruments.link.InstrumentLink;
+import org.yellowhearth.instruments.link.LcrBench;
+import org.yellowhearth.instruments.link.Transcript;
+
+/**
+ * The line to one instrument as the window sees it: it is opened and asked beside the window, it says how it is, and once it was
+ * open and is lost, it is tried again by itself until somebody puts it down.
+ *
+ * @param <D> what drives the instrument over the line
+ */
+public final class InstrumentLine<D> {
+    private static final List<Long> PAUSES = List.of(2L, 5L, 10L, 30L);
+
+    private final Background background;
+    private final Supplier<Instant> clock;
+    private final Function<InstrumentLink, D> driver;
+    private final Supplier<Greeting<D>> greeting;
+    private final Predicate<String> routine;
+    private final ReadOnlyObjectWrapper<How> how = new ReadOnlyObjectWrapper<>(How.NONE);
+    private Consumer<String> lost = _ -> {
+    };
+    private Optional<Transcript> transcript = Optional.empty();
+    private Optional<D> current = Optional.empty();
+    private Optional<Opening> again = Optional.empty();
+    private Instant nextTry = Instant.MIN;
+    private int tries;
+    private int turn;
+
+    /** How the line is, and what is to be told of it. */
+    public record How(State state, String told) {
+        /** What the line does. */
+        public enum State {
+            NONE, CONNECTING, OPEN,
+            /** Lost, or never come about. */
+            LOST,
+            /** Lost, and tried again now and then. */
+            TRYING
+        }
+
+        static final How NONE = new How(State.NONE, "");
+    }
+
+    /** Opens a link to the instrument. */
+    public interface Opening {
+        InstrumentLink open() throws IOException;
+    }
+
+    /** What is said to the instrument first; answers what is to be told of it. */
+    public interface Greeting<D> {
+        String greet(D driver) throws IOException;
+    }
+
+    /** Something to ask. */
+    public interface Asking<D, T> {
+        T ask(D driver) throws IOException;
+    }
+
+    private record Opened<D>(Optional<Transcript> transcript, Optional<D> driver, String told) {
+    }
+
+    private record Answer<T>(Optional<T> value, String trouble, boolean refused) {
+    }
+
+    /**
+     * A line that is down.
+     *
+     * @param driver makes what drives the instrument
+     * @param greeting asked for whenever the line is opened
+     * @param routine queries that the transcript leaves out
+     */
+    InstrumentLine(Background background, Supplier<Instant> clock, Function<InstrumentLink, D> driver,
+            Supplier<Greeting<D>> greeting, Predicate<String> routine) {
+        this.background = background;
+        this.clock = clock;
+        this.driver = driver;
+        this.greeting = greeting;
+        this.routine = routine;
+    }
+
+    public ReadOnlyObjectProperty<How> howProperty() {
+        return how.getReadOnlyProperty();
+    }
+
+    /** Whether it is open. */
+    public boolean open() {
+        return current.isPresent();
+    }
+
+    /** What was said, oldest first; after a loss what was said before it. */
+    public List<Transcript.Line> lines() {
+        return transcript.map(Transcript::lines).orElse(List.of());
+    }
+
+    /** What is done when the line is lost, with the reason. */
+    void onLost(Consumer<String> then) {
+        lost = then;
+    }
+
+    /** Opens the line; one that is open is put down first. */
+    void connect(String name, Opening opening) {
+        disconnect();
+        open(name, opening);
+    }
+
+    private void open(String name, Opening opening) {
+        int mine = ++turn;
+        how.set(new How(How.State.CONNECTING, name));
+        Greeting<D> first = greeting.get();
+        background.aside(() -> opened(opening, first), o -> {
+            if (mine != turn) {
+                o.transcript.ifPresent(Transcript::close);
+                return;
+            }
+            if (o.driver.isPresent()) {
+                transcript = o.transcript;
+                current = o.driver;
+                again = Optional.of(opening);
+                tries = 0;
+                how.set(new How(How.State.OPEN, o.told));
+            } else {
+                failed(o.told);
+            }
+        });
+    }
+
+    private Opened<D> opened(Opening opening, Greeting<D> first) {
+        Optional<Transcript> made = Optional.empty();
+        try {
+            made = Optional.of(new Transcript(opening.open(), clock::get, routine));
+            D d = driver.apply(made.get());
+            return new Opened<>(made, Optional.of(d), first.greet(d));
+        } catch (IOException e) {
+            made.ifPresent(Transcript::close);
+            return new Opened<>(Optional.empty(), Optional.empty(), e.getMessage());
+        }
+    }
+
+    /** A line that was open once is tried again; an address that leads nowhere is not. */
+    private void failed(String why) {
+        current = Optional.empty();
+        how.set(new How(again.isPresent() ? How.State.TRYING : How.State.LOST, why));
+        nextTry = clock.get().plusSeconds(PAUSES.get(Math.min(tries, PAUSES.size() - 1)));
+    }
+
+    /** Tries a lost line again, when it is time; called now and then by the window. */
+    void tryAgain() {
+        if (how.get().state() == How.State.TRYING && !clock.get().isBefore(nextTry)) {
+            tries++;
+            again.ifPresent(a -> open(how.get().told(), a));
+        }
+    }
+
+    /** Puts the line down. */
+    public void disconnect() {
+        turn++;
+        transcript.ifPresent(t -> background.aside(() -> {
+            t.close();
+            return true;
+        }, _ -> {
+        }));
+        current = Optional.empty();
+        again = Optional.empty();
+        tries = 0;
+        how.set(How.NONE);
+    }
+
+    /** Asks beside the window; nothing comes back where the line is down or is lost over it. */
+    <T> void ask(Asking<D, T> asking, Consumer<T> then) {
+        ask(asking, then, () -> {
+        });
+    }
+
+    /** The same, with an end that comes in any case. */
+    <T> void ask(Asking<D, T> asking, Consumer<T> then, Runnable end) {
+        if (current.isEmpty()) {
+            end.run();
+            return;
+        }
+        D asked = current.get();
+        int mine = turn;
+        background.aside(() -> {
+            try {
+                return new Answer<>(Optional.of(asking.ask(asked)), "", false);
+            } catch (LcrBench.Refusal e) {
+                return new Answer<T>(Optional.empty(), e.getMessage(), true);
+            } catch (IOException e) {
+                return new Answer<T>(Optional.empty(), e.getMessage(), false);
+            }
+        }, a -> {
+            end.run();
+            if (a.refused) {
+                background.tell(a.trouble, true);
+            } else if (mine == turn) {
+                a.value.ifPresentOrElse(then, () -> lose(a.trouble));
+            }
+        });
+    }
+
+    /** The line is of no more use. */
+    void lose(String why) {
+        transcript.ifPresent(Transcript::close);
+        turn++;
+        failed(why);
+        lost.accept(why);
+    }
+}
