@@ -53,7 +53,8 @@ public class CrashReportsTest {
             String whole = key.group(1) + "." + key.group(2);
             String last = whole.substring(whole.lastIndexOf('.') + 1);
             boolean named = List.of("arrival.page.", "safety.plan.", "about.grid.", "trace.page.", "describe.add.",
-                    "reform.page.", "reform.column.").stream()
+                    "reform.page.", "reform.column.", "reform.in-set.", "reform.quality.", "reform.link.which.",
+                    "reform.link.none.").stream()
                     .anyMatch(whole::startsWith)
                     && code.indexOf("\"" + last + "\"") >= 0;
             boolean state = whole.startsWith("safety.check.")

@@ -2,14 +2,25 @@ package org.yellowhearth.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Optional;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.VBox;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.job.Reforming;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.desk.model.Stage;
 
@@ -24,7 +35,8 @@ public class ReformFlowTest extends Window {
         openJob("Brindlecote");
         press(KeyCode.CONTROL, KeyCode.DIGIT6);
         assertThat(model.stageProperty().get()).isEqualTo(Stage.REFORM);
-        click("lane-C16b");
+        robot.clickOn("#lane-C16b");
+        settle();
         page("plan");
         type("plan-target", "330");
         click("plan-make");
@@ -83,6 +95,86 @@ public class ReformFlowTest extends Window {
         type("run-reason", "it hissed");
         click("run-abort");
         assertThat(job().events().getLast().event()).isEqualTo(new Reforming.ReformAborted("reform-C16b", "it hissed"));
-        assertThat(find("lane-C16b", Button.class).getAccessibleText()).contains("given up");
+        assertThat(find("lane-C16b", VBox.class).getParent().getAccessibleText()).contains("given up");
+    }
+
+    /** From the gate to the label: the card on paper, a typed reading, the hand at the discharge, the hours, the calendar. */
+    @Test
+    public void theEndTheHoursAndThePapersAreInTheWindow() throws IOException {
+        lane();
+        until(() -> robot.lookup("#plan-card").tryQuery().isPresent());
+        click("plan-card");
+        assertThat(text(folder.resolve("forming C16b.pdf"))).contains("Forming C16b", "330 V", "Switch off at once",
+                "insulated clips");
+        page("hours");
+        fill("hours-when", "daily 8-20");
+        until(() -> model.reform().schedule().scheduleProperty().get().map(s -> !s.dues().isEmpty()).orElse(false));
+        assertThat(find("hours-dues", GridPane.class).getChildren()).extracting(n -> ((Label) n).getText()).contains("C16b",
+                "begin",
+                "end: discharge it");
+        click("hours-calendar");
+        assertThat(Files.readString(folder.resolve("forming.ics"))).contains("BEGIN:VEVENT", "C16b begin");
+        page("run");
+        click("run-begin");
+        clock.goOn(Duration.ofMinutes(2));
+        type("run-volts", "60 V");
+        type("run-amperes", "0.1 mA");
+        click("run-keep");
+        robot.interact(() -> model.reform().finish(PartRef.of("C16b")));
+        settle();
+        type("end-ohms", "47k");
+        click("end-clipped");
+        assertThat(said("end-charge")).contains("below 1 V in");
+        clock.goOn(Duration.ofSeconds(20));
+        robot.interact(() -> model.reform().poll());
+        assertThat(said("end-charge")).contains("measure it");
+        type("end-volts", "0.2");
+        click("end-keep");
+        clock.goOn(Duration.ofHours(25));
+        robot.interact(() -> {
+            model.benchLine().lineProperty().set("C16b 33u 3r D0.07 @100");
+            model.benchLine().enter();
+        });
+        settle();
+        click("end-prove");
+        clock.goOn(Duration.ofMinutes(6));
+        type("run-volts", "330 V");
+        type("run-amperes", "0.2 mA");
+        click("run-keep");
+        assertThat(said("run-counsel")).contains("Five minutes");
+        click("run-finish");
+        type("end-volts", "0.1");
+        click("end-keep");
+        assertThat(said("end-upshot")).contains("good");
+        click("end-label");
+        assertThat(text(folder.resolve("label C16b.pdf"))).contains("C16b", "Formed", "200 µA");
+    }
+
+    private static String text(Path pdf) throws IOException {
+        try (PDDocument document = Loader.loadPDF(Files.readAllBytes(pdf))) {
+            return new PDFTextStripper().getText(document);
+        }
+    }
+
+    /** The stand-in LCR meter is read from Assess, and what it shows stands where a typed reading stands. */
+    @Test
+    public void aReadingComesOverTheLine() {
+        openJob("Brindlecote");
+        press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        page("link");
+        robot.interact(() -> find("link-lcr", ToggleButton.class).fire());
+        click("lcr-stand-in");
+        assertThat(said("link-state")).contains("stand-in LCR meter");
+        press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        int before = job().readings().size();
+        robot.interact(() -> model.chosenProperty().set(Optional.of(PartRef.of("C16b"))));
+        robot.interact(() -> find("show-form", ToggleButton.class).fire());
+        settle();
+        type("read-at", "120 Hz");
+        click("read-linked");
+        assertThat(job().readings()).hasSize(before + 1).anySatisfy(r -> {
+            assertThat(r.conditions().instrument()).contains("LCR meter");
+            assertThat(r.conditions().frequencyHertz()).hasValue(120);
+        });
     }
 }

@@ -64,10 +64,10 @@ public record Ending(List<Chore> chores, Optional<Instant> restedUntil, Map<Figu
         measured = Map.copyOf(measured);
     }
 
-    /** The ending of a run; none while it may still go on. */
-    public static Optional<Ending> of(ReformRun run, Job job, Optional<Assessment> assessment) {
+    /** The ending of a run as of now; none while it may still go on. */
+    public static Optional<Ending> of(ReformRun run, Job job, Optional<Assessment> assessment, Instant now) {
         return switch (run.phase()) {
-            case DONE -> Optional.of(done(run, job, assessment));
+            case DONE -> Optional.of(done(run, job, assessment, now));
             case STOPPED, ABORTED -> Optional.of(new Ending(charged(run) ? List.of(Chore.DISCHARGE) : List.of(), Optional.empty(),
                     Map.of(), Upshot.GIVEN_UP));
             case PLANNED, RUNNING, PAUSED, PROVING -> Optional.empty();
@@ -78,7 +78,7 @@ public record Ending(List<Chore> chores, Optional<Instant> restedUntil, Map<Figu
         return run.charge().map(c -> !c.empty()).orElse(false);
     }
 
-    private static Ending done(ReformRun run, Job job, Optional<Assessment> assessment) {
+    private static Ending done(ReformRun run, Job job, Optional<Assessment> assessment, Instant now) {
         boolean charged = charged(run);
         Instant from = run.ended().orElseThrow();
         Map<Figure, Measured> measured = new EnumMap<>(Figure.class);
@@ -95,7 +95,8 @@ public record Ending(List<Chore> chores, Optional<Instant> restedUntil, Map<Figu
         if (charged) {
             left.add(Chore.DISCHARGE);
         }
-        if (!measured.containsKey(Figure.LEAKAGE)) {
+        Instant rested = from.plus(USUAL_REST);
+        if (!measured.containsKey(Figure.LEAKAGE) && now.isBefore(rested)) {
             left.add(Chore.REST);
         }
         Map.of(Figure.CAPACITANCE, Chore.MEASURE_CAPACITANCE, Figure.ESR, Chore.MEASURE_ESR, Figure.DISSIPATION,
@@ -107,7 +108,7 @@ public record Ending(List<Chore> chores, Optional<Instant> restedUntil, Map<Figu
         left.sort(null);
         boolean open = !left.isEmpty() || assessment.map(a -> a.verdict() == Verdict.RECHECK).orElse(true);
         Upshot upshot = open ? Upshot.OPEN : assessment.get().foundBad() ? Upshot.BAD : Upshot.GOOD;
-        return new Ending(left, Optional.of(from.plus(USUAL_REST)), measured, upshot);
+        return new Ending(left, Optional.of(rested), measured, upshot);
     }
 
     /** A leakage at a lower voltage says nothing of what it does at its own: that grows with the tenth power and more. */

@@ -8,6 +8,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 import org.yellowhearth.core.fact.BenchHours;
 import org.yellowhearth.core.reform.Schedule;
@@ -38,7 +39,8 @@ public final class HoursChart {
         double right = width - 1.5 * em;
         double top = 1.6 * em;
         double each = (height - top - 0.3 * em) / days;
-        for (int hour = 0; hour <= 24; hour += EVERY) {
+        int every = (right - left) / 24 * EVERY < 3.4 * em ? 2 * EVERY : EVERY;
+        for (int hour = 0; hour <= 24; hour += every) {
             double x = left + (right - left) * hour / 24;
             marks.add(new Plot.Mark.Stroke(List.of(x, top, x, top + days * each), "hours-grid"));
             marks.add(new Plot.Mark.Words(x, 1.1 * em, Plot.Anchor.MIDDLE, hour + " h", "plot-label"));
@@ -54,30 +56,45 @@ public final class HoursChart {
                     marks.add(new Plot.Mark.Area(from, y + 1, to - from, each - 2, "hours-open"));
                 }
             }
-            for (Schedule.Sitting s : schedule.sittings()) {
-                sitting(s, day, now.getZone(), hours.channels(), left, right, y, each, em, marks);
-            }
+            List<Bar> bars = schedule.sittings().stream().map(s -> bar(s, day, now.getZone(), left, right))
+                    .flatMap(Optional::stream)
+                    .toList();
+            bars(bars, y, (each - 4) / hours.channels(), em, marks);
         }
         double x = left + (right - left) * minute(now, now.toLocalDate(), now.getZone()) / DAY_MINUTES;
         marks.add(new Plot.Mark.Stroke(List.of(x, top, x, top + each), "hours-now"));
         return marks;
     }
 
-    private static void sitting(Schedule.Sitting s, LocalDate day, ZoneId zone, int channels, double left, double right, double y,
-            double each, double em, List<Plot.Mark> marks) {
+    /** A stretch of a day in pixels. */
+    private record Bar(String name, int channel, double from, double to) {
+    }
+
+    private static Optional<Bar> bar(Schedule.Sitting s, LocalDate day, ZoneId zone, double left, double right) {
         double from = minute(s.from().atZone(zone), day, zone);
         double to = minute(s.to().atZone(zone), day, zone);
-        if (to <= 0 || from >= DAY_MINUTES || to <= from) {
-            return;
-        }
         double x = left + (right - left) * from / DAY_MINUTES;
-        double wide = Math.max(2, (right - left) * (to - from) / DAY_MINUTES);
-        double high = (each - 4) / channels;
-        double at = y + 2 + (s.channel() - 1) * high;
-        marks.add(new Plot.Mark.Area(x, at, wide, Math.max(2, high - 1), "hours-on"));
-        String name = s.part().toString();
-        if (high >= 1.1 * em && wide >= 0.62 * em * name.length()) {
-            marks.add(new Plot.Mark.Words(x + wide / 2, at + high / 2 + 0.35 * em, Plot.Anchor.MIDDLE, name, "hours-name"));
+        return to <= from
+                ? Optional.empty()
+                : Optional.of(new Bar(s.part().toString(), s.channel(), x,
+                        Math.max(x + 2, left + (right - left) * to / DAY_MINUTES)));
+    }
+
+    /** The bars of a day; a name stands in its bar, or behind it where nothing follows so soon. */
+    private static void bars(List<Bar> bars, double y, double high, double em, List<Plot.Mark> marks) {
+        for (Bar b : bars) {
+            marks.add(
+                    new Plot.Mark.Area(b.from, y + 2 + (b.channel - 1) * high, b.to - b.from, Math.max(2, high - 1), "hours-on"));
+        }
+        for (Bar b : bars) {
+            double needed = 0.62 * em * b.name.length();
+            boolean inside = b.to - b.from >= needed;
+            boolean room = bars.stream().noneMatch(o -> o.channel == b.channel && o.from >= b.to && o.from < b.to + needed + em);
+            if (high >= 1.1 * em && (inside || room)) {
+                marks.add(new Plot.Mark.Words(inside ? (b.from + b.to) / 2 : b.to + 0.3 * em,
+                        y + 2 + (b.channel - 0.5) * high + 0.35 * em, inside ? Plot.Anchor.MIDDLE : Plot.Anchor.START, b.name,
+                        "hours-name"));
+            }
         }
     }
 

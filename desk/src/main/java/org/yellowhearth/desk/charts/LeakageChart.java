@@ -52,7 +52,8 @@ public final class LeakageChart {
             marks.add(new Plot.Mark.Stroke(middle, "leakage-middle"));
         }
         marks.add(new Plot.Mark.Stroke(List.of(box.left, box.y(limit), box.right, box.y(limit)), "leakage-limit"));
-        marks.add(new Plot.Mark.Words(box.right, box.y(limit) - 0.35 * em, Plot.Anchor.END, limitName, "leakage-limit-name"));
+        marks.add(new Plot.Mark.Words(box.left + 0.4 * em, box.y(limit) - 0.35 * em, Plot.Anchor.START, limitName,
+                "leakage-limit-name"));
         List<Double> line = new ArrayList<>();
         for (Sampled s : curve) {
             line.add(box.x(s.seconds()));

@@ -198,7 +198,8 @@ public final class ReformModel {
                 Optional<ReformRun> run = job.item(ReformPlan.idOf(c.ref())).filter(ReformPlan.class::isInstance)
                         .map(p -> ReformRun.of((ReformPlan) p, job.events()));
                 all.add(new Lane(c, worth, run, run.map(this::judge),
-                        run.flatMap(r -> Ending.of(r, job, Optional.of(a))), Optional.ofNullable(channels.get(c.ref()))));
+                        run.flatMap(r -> Ending.of(r, job, Optional.of(a), model.now().toInstant())),
+                        Optional.ofNullable(channels.get(c.ref()))));
             }
         }
         return all;
@@ -276,8 +277,12 @@ public final class ReformModel {
 
     private void switchOff(int channel) {
         line.ask(bench -> {
-            bench.off(channel);
-            return channel;
+            try {
+                bench.off(channel);
+                return channel;
+            } catch (IOException e) {
+                throw new IOException(Labels.of("reform.not-off", channel) + " " + e.getMessage(), e);
+            }
         }, _ -> {
         });
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoubleFunction;
 
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -20,6 +21,7 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.Ending.Chore;
 import org.yellowhearth.core.reform.Ending.Upshot;
@@ -141,18 +143,37 @@ final class EndPane extends VBox {
                 : EnumSet.allOf(Chore.class);
         for (Chore c : all) {
             boolean left = ending.chores().contains(c);
-            String rest = c == Chore.REST && left ? rest(run, ending) : "";
+            String more = c == Chore.REST ? rest(run, ending) : left ? "" : read(c, ending);
             chores.getChildren()
-                    .add(Page.text((left ? "○ " : "✓ ") + model.words().word(c) + rest, left ? "reasons-text" : "quiet"));
+                    .add(Page.text((left ? "○ " : "✓ ") + model.words().word(c) + more, left ? "reasons-text" : "quiet"));
         }
+    }
+
+    private static String read(Chore chore, Ending ending) {
+        return switch (chore) {
+            case DISCHARGE, REST -> "";
+            case MEASURE_CAPACITANCE -> shown(ending, Figure.CAPACITANCE, Quantity::farads);
+            case MEASURE_ESR -> shown(ending, Figure.ESR, Quantity::ohms);
+            case MEASURE_DISSIPATION -> shown(ending, Figure.DISSIPATION, Quantity::ratio);
+            case MEASURE_LEAKAGE -> shown(ending, Figure.LEAKAGE, Quantity::amperes);
+        };
+    }
+
+    private static String shown(Ending ending, Figure figure, DoubleFunction<Quantity> as) {
+        Ending.Measured m = ending.measured().get(figure);
+        return m == null ? "" : "  " + as.apply(m.value());
     }
 
     private String rest(ReformRun run, Ending ending) {
         Instant now = model.now().toInstant();
-        return run.ended().flatMap(from -> ending.restedUntil().map(until -> now.isBefore(until)
-                ? " " + Labels.of("reform.end.resting", Durations.text(Duration.between(from, now).toMillis() / 1000.0),
-                        WHEN.format(until.atZone(model.now().getZone())))
-                : " " + Labels.of("reform.end.rested"))).orElse("");
+        if (!ending.chores().contains(Chore.REST)) {
+            return ending.measured().containsKey(Figure.LEAKAGE)
+                    ? "  " + Durations.text(ending.measured().get(Figure.LEAKAGE).rested().toMillis() / 1000.0)
+                    : "";
+        }
+        return run.ended().flatMap(from -> ending.restedUntil().map(until -> " " + Labels.of("reform.end.resting",
+                Durations.text(Duration.between(from, now).toMillis() / 1000.0),
+                WHEN.format(until.atZone(model.now().getZone()))))).orElse("");
     }
 
     private void measuring(Lane lane, Ending ending, boolean charged) {

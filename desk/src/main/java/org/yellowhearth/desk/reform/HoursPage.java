@@ -30,6 +30,7 @@ final class HoursPage extends Page {
     private static final int MOST_DAYS = 14;
     private static final int MOST_DUES = 60;
     private static final double DAY_EMS = 2.6;
+    private static final double CHANNEL_EMS = 1.5;
 
     private final MarkPane chart = new MarkPane("hours-chart");
     private final GridPane dues = new GridPane();
@@ -94,7 +95,7 @@ final class HoursPage extends Page {
     private void show(Schedule s, ZonedDateTime now) {
         BenchHours bench = hours();
         int days = HoursChart.days(s, now, MOST_DAYS);
-        double high = (days * DAY_EMS + 2.2) * chart.em();
+        double high = (days * Math.max(DAY_EMS, CHANNEL_EMS * bench.channels()) + 2.2) * chart.em();
         chart.setMinHeight(high);
         chart.setPrefHeight(high);
         chart.show((w, h, em) -> HoursChart.marks(s, bench, now, days, w, h, em));

@@ -3,10 +3,9 @@ package org.yellowhearth.desk.reform;
 import java.util.List;
 import java.util.Optional;
 
-import javafx.geometry.NodeOrientation;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -23,60 +22,86 @@ import org.yellowhearth.desk.model.ReformModel.Lane;
 import org.yellowhearth.records.words.Durations;
 
 /** One lane under another: every capacitor that may be brought up, its gate light, where it is, and what is to be done. */
-final class LanesPane extends ScrollPane {
+final class LanesPane extends ListView<Lane> {
     private final DeskModel model;
-    private final VBox rows = new VBox();
+    private boolean showing;
 
     LanesPane(DeskModel model) {
         this.model = model;
         getStyleClass().add("lanes");
-        rows.getStyleClass().add("lane-rows");
-        setFitToWidth(true);
-        setContent(rows);
-        setNodeOrientation(NodeOrientation.LEFT_TO_RIGHT);
+        setId("lanes");
+        setCellFactory(_ -> new LaneCell());
+        setPlaceholder(Page.text(Labels.of("reform.nothing"), "quiet"));
+        setAccessibleText(Labels.of("reform.lanes"));
+        getSelectionModel().selectedItemProperty().addListener((_, _, lane) -> {
+            if (!showing && lane != null) {
+                model.chosenProperty().set(Optional.of(lane.ref()));
+            }
+        });
     }
 
     void show(List<Lane> lanes) {
-        rows.getChildren().clear();
-        if (lanes.isEmpty()) {
-            rows.getChildren().add(Page.text(Labels.of("reform.nothing"), "quiet"));
+        showing = true;
+        if (!getItems().equals(lanes)) {
+            getItems().setAll(lanes);
         }
-        lanes.forEach(l -> rows.getChildren().add(row(l)));
+        int chosen = model.chosenProperty().get().map(ref -> lanes.stream().map(Lane::ref).toList().indexOf(ref)).orElse(-1);
+        if (chosen < 0) {
+            getSelectionModel().clearSelection();
+        } else if (getSelectionModel().getSelectedIndex() != chosen) {
+            getSelectionModel().select(chosen);
+            scrollTo(Math.max(0, chosen - 1));
+        }
+        showing = false;
     }
 
-    private Button row(Lane l) {
-        Region light = new Region();
-        light.getStyleClass().addAll("gate-light", "gate-" + light(l));
-        Label ref = new Label(l.ref().toString());
-        ref.getStyleClass().add("lane-ref");
-        ref.setMinWidth(Region.USE_PREF_SIZE);
-        Label marking = new Label(l.part().marking());
-        marking.getStyleClass().add("quiet");
-        marking.setMinWidth(0);
-        marking.setMaxWidth(Double.MAX_VALUE);
-        HBox.setHgrow(marking, Priority.ALWAYS);
-        Label state = new Label(state(l));
-        state.getStyleClass().add("lane-state");
-        state.setMinWidth(Region.USE_PREF_SIZE);
-        HBox head = new HBox(light, ref, marking, state);
-        head.getStyleClass().add("lane-head");
-        // Two lines and no more: the whole of it stands on the page at the right.
-        Label line = new Label(line(l));
-        line.setWrapText(true);
-        line.getStyleClass().addAll("quiet", "lane-line");
-        VBox box = new VBox(head, line);
-        Button button = new Button();
-        button.setGraphic(box);
-        button.setId("lane-" + l.ref());
-        button.setAccessibleText(l.ref() + ", " + state(l) + ", " + line(l));
-        button.getStyleClass().add("lane");
-        if (model.chosenProperty().get().filter(l.ref()::equals).isPresent()) {
-            button.getStyleClass().add("current");
+    private final class LaneCell extends ListCell<Lane> {
+        private final Region light = new Region();
+        private final Label ref = new Label();
+        private final Label marking = new Label();
+        private final Label state = new Label();
+        private final Label line = new Label();
+        private final VBox box;
+
+        LaneCell() {
+            getStyleClass().add("lane-cell");
+            ref.getStyleClass().add("lane-ref");
+            ref.setMinWidth(Region.USE_PREF_SIZE);
+            marking.getStyleClass().add("quiet");
+            marking.setMinWidth(0);
+            marking.setMaxWidth(Double.MAX_VALUE);
+            HBox.setHgrow(marking, Priority.ALWAYS);
+            state.getStyleClass().add("lane-state");
+            state.setMinWidth(Region.USE_PREF_SIZE);
+            HBox head = new HBox(light, ref, marking, state);
+            head.getStyleClass().add("lane-head");
+            // Two lines and no more: the whole of it stands on the page at the right.
+            line.setWrapText(true);
+            line.getStyleClass().addAll("quiet", "lane-line");
+            box = new VBox(head, line);
+            box.getStyleClass().add("lane");
+            box.setMinWidth(0);
+            // The list decides how wide a lane is, not the longest marking in it.
+            setPrefWidth(0);
         }
-        button.setMaxWidth(Double.MAX_VALUE);
-        box.prefWidthProperty().bind(button.widthProperty().subtract(24));
-        button.setOnAction(_ -> model.chosenProperty().set(Optional.of(l.ref())));
-        return button;
+
+        @Override
+        protected void updateItem(Lane lane, boolean empty) {
+            super.updateItem(lane, empty);
+            if (empty || lane == null) {
+                setGraphic(null);
+                setAccessibleText(null);
+                return;
+            }
+            light.getStyleClass().setAll("gate-light", "gate-" + light(lane));
+            ref.setText(lane.ref().toString());
+            marking.setText(lane.part().marking());
+            state.setText(state(lane));
+            line.setText(line(lane));
+            box.setId("lane-" + lane.ref());
+            setAccessibleText(lane.ref() + ", " + state(lane) + ", " + line(lane));
+            setGraphic(box);
+        }
     }
 
     /** Shut, waiting, open, or trouble: the light says the same as the words. */

@@ -74,6 +74,7 @@ final class LinkPage extends VBox {
         TextField address = new TextField();
         address.setId(id);
         address.setPromptText(prompt);
+        address.setPrefColumnCount(11);
         address.setAccessibleText(Labels.of("reform.link.address"));
         return address;
     }

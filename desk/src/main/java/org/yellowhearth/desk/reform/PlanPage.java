@@ -134,13 +134,20 @@ final class PlanPage extends Page {
         model().reform().plans().inSetProperty().get().filter(t -> t.part().equals(l.ref())).ifPresent(this::inSet);
     }
 
+    private static String threshold(InSet set) {
+        InSet.Rung first = set.rungs().stream().filter(InSet.Rung::conducts).findFirst().orElse(set.rungs().getLast());
+        int cold = (int) Math.round(100 * first.share()) - 10;
+        return Labels.of("reform.in-set.valve", cold, Quantity.volts(first.volts()),
+                Quantity.volts(set.rungs().getLast().volts()));
+    }
+
     /** What turning up the variable transformer really does to it. */
     private void inSet(ReformPlans.Turned turned) {
         if (turned.set().isEmpty()) {
             inSet.getChildren().add(text(Labels.of("reform.in-set.unknown"), "quiet"));
             return;
         }
-        inSet.getChildren().add(text(Labels.of(turned.behindValve() ? "reform.in-set.valve" : "reform.in-set.junction")));
+        inSet.getChildren().add(text(turned.behindValve() ? threshold(turned.set().get()) : Labels.of("reform.in-set.junction")));
         int column = 0;
         for (String key : List.of("mains", "share", "emission", "rail")) {
             rungs.add(text(Labels.of("reform.in-set." + key), "quiet"), column++, 0);

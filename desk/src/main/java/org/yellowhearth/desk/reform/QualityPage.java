@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -58,12 +59,17 @@ final class QualityPage extends Page {
         int row = 1;
         for (ForecastTrial t : trials) {
             table.addRow(row++, text(model().words().word(t.origin())),
-                    text(Labels.of("reform.quality.of", percent(t.coverage()), t.forecasts()), "figure"),
-                    text(t.errors().isEmpty() ? "—" : percent(t.medianError()), "figure"),
-                    text(t.hopeless() == 0 ? "—" : Labels.of("reform.quality.of", percent(t.inTime()), t.hopeless()), "figure"),
-                    text(t.recovering() == 0 ? "—" : Labels.of("reform.quality.of", percent(t.falseCalls()), t.recovering()),
-                            "figure"));
+                    figure(Labels.of("reform.quality.of", percent(t.coverage()), t.forecasts())),
+                    figure(t.errors().isEmpty() ? "—" : percent(t.medianError())),
+                    figure(t.hopeless() == 0 ? "—" : Labels.of("reform.quality.of", percent(t.inTime()), t.hopeless())),
+                    figure(t.recovering() == 0 ? "—" : Labels.of("reform.quality.of", percent(t.falseCalls()), t.recovering())));
         }
+    }
+
+    private static Label figure(String text) {
+        Label figure = text(text, "figure");
+        figure.setMinWidth(USE_PREF_SIZE);
+        return figure;
     }
 
     private static String percent(double share) {

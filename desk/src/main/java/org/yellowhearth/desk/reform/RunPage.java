@@ -58,6 +58,7 @@ final class RunPage extends VBox {
         reform = model.reform();
         end = new EndPane(model, tray);
         end.managedProperty().bind(end.visibleProperty());
+        stairs.managedProperty().bind(stairs.visibleProperty());
         getStyleClass().add("run-page");
         FlowPane figures = new FlowPane(readout("reform.volts", volts), readout("reform.amperes", amperes),
                 readout("reform.celsius", celsius),
@@ -123,6 +124,7 @@ final class RunPage extends VBox {
         counsel(lane, run);
         typed.setVisible(run.phase().on() && lane.channel().isEmpty());
         end.setVisible(lane.ending().isPresent());
+        stairs.setVisible(!end.isVisible());
         lane.ending().ifPresent(e -> end.show(lane, run, e));
         chart(lane, run);
         switches(lane, run);

@@ -7,9 +7,12 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.instruments.bench.StandInBench;
@@ -106,5 +109,57 @@ public class LinkTest {
     @Test
     public void aMissingSerialPortIsNamed() {
         assertThatThrownBy(() -> new LinkAddress.Serial("ttyNone77", 9600).open(PATIENCE)).hasMessageContaining("ttyNone77");
+    }
+
+    /** A serial port made by socat out of a pseudo-terminal, with a stand-in behind it; silence ends in a sentence. */
+    @Test
+    public void aSerialPortReadsTheSame() throws IOException, InterruptedException {
+        Path port = Path.of(System.getProperty("java.io.tmpdir"), "serial-" + ProcessHandle.current().pid());
+        StandInBench bench = StandInBench.usual(InstantSource.system(), 3);
+        try (ScpiServer server = ScpiServer.open(bench.lcrMeter(), 0)) {
+            Process wire = wire(port, server.port());
+            try (InstrumentLink serial = new LinkAddress.Serial(port.toString(), 9600).open(Duration.ofSeconds(2))) {
+                LcrBench meter = new LcrBench(serial);
+                assertThat(meter.name()).contains("stand-in LCR meter");
+                meter.clip(1);
+                assertThat(meter.read(100).farads()).isCloseTo(32e-6, within(0.5e-6));
+                assertThatThrownBy(() -> serial.ask("FREQ 100")).hasMessageContaining(port.toString());
+                assertThat(serial.open()).as("what comes later would be taken for the next answer").isFalse();
+            } finally {
+                wire.destroy();
+                wire.waitFor();
+            }
+        }
+    }
+
+    private static Process wire(Path port, int tcp) throws InterruptedException {
+        try {
+            Process wire = new ProcessBuilder("socat", "pty,raw,echo=0,link=" + port, "tcp:127.0.0.1:" + tcp).inheritIO().start();
+            for (int k = 0; k < 100 && !Files.exists(port); k++) {
+                Thread.sleep(50);
+            }
+            return wire;
+        } catch (IOException e) {
+            throw new SkipException("socat is not here: the check with a serial port is left out", e);
+        }
+    }
+
+    /** An LCR meter refuses what is charged, says so, and works on with its errors taken. */
+    @Test
+    public void aRefusalLeavesTheLineAsGoodAsBefore() throws IOException {
+        StandInBench bench = StandInBench.usual(InstantSource.system(), 3);
+        bench.clock().runAt(10_000);
+        LeakageBench supply = new LeakageBench(new LocalLink(bench.leakageMeter()));
+        LcrBench meter = new LcrBench(new LocalLink(bench.lcrMeter()));
+        meter.clip(1);
+        supply.on(1, 100, 1000, 5e-3);
+        for (int k = 0; k < 2000 && supply.read(1).volts() < 50; k++) {
+            Thread.onSpinWait();
+        }
+        assertThatThrownBy(() -> meter.read(100)).isInstanceOf(LcrBench.Refusal.class).hasMessageContaining("charged");
+        meter.clip(4);
+        assertThat(meter.read(1000).farads()).isPositive();
+        assertThatThrownBy(() -> meter.read(1e9)).hasMessageContaining("-222");
+        supply.off(1);
     }
 }

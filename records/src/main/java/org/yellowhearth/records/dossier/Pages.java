@@ -64,7 +64,7 @@ final class Pages {
     }
 
     Paragraph title(String text) {
-        return new Paragraph(text, new Font(bold, 22, Font.NORMAL, INK));
+        return new Paragraph(27, text, new Font(bold, 22, Font.NORMAL, INK));
     }
 
     Paragraph heading(String text) {

@@ -28,7 +28,7 @@ import org.yellowhearth.records.words.Words;
 public final class ReformPapers {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
     private static final double POINTS_PER_MM = 72 / 25.4;
-    private static final int LINES_TO_WRITE_ON = 16;
+    private static final int LINES_TO_WRITE_ON = 26;
     /** What a wet electrolytic gives back, as the run page takes it. */
     private static final double ABSORPTION = 0.1;
 
