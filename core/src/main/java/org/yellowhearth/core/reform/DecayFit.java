@@ -42,15 +42,10 @@ public final class DecayFit {
     private static final double[] STRETCHES = {0.35, 0.42, 0.5, 0.6, 0.72, 0.85, 1};
     private static final double[] TIME_CONSTANTS = {0.002, 0.005, 0.012, 0.03, 0.06, 0.1, 0.16, 0.25, 0.36, 0.5, 0.7, 1, 1.5,
             2.5};
-    private static final double LOG_STRETCHED = Math.log(0.1);
     private static final double[] SLOW = {0.1, 0.13, 0.16, 0.2, 0.25, 0.31, 0.38, 0.46, 0.56, 0.68, 0.82, 1, 1.25, 1.6, 2.1, 3,
             4.5};
     private static final double[] RATIOS = {4, 8, 16, 32, 64};
     private static final double[] NONE = {};
-    private static final double LOG_TWOFOLD = Math.log(0.4);
-    private static final int HALVINGS = 30;
-    private static final double USUAL_EXPONENT = 0.95;
-    private static final double EXPONENT_SPREAD = 0.2;
     private static final double[] DRIFTS = {-1.5, -0.9, -0.43, 0, 0.43, 0.9, 1.5};
     /** How far a forecast is widened: the standard deviation of the logarithm of log(time ahead / time passed). */
     static final double WIDENING = 0.085;
@@ -71,85 +66,8 @@ public final class DecayFit {
     private final double[] weight;
     private final List<Cell> cells = new ArrayList<>();
 
-    /** How a curve falls to its plateau, without scale. */
-    private sealed interface Shape {
-        double at(double seconds);
-
-        /** When it has fallen to a level. */
-        double reaches(double level);
-
-        double logPrior();
-
-        /** (t + t0)^−n, times over the last time so that figures stay near 1. */
-        record Power(double exponent, double age, double unit) implements Shape {
-            @Override
-            public double at(double seconds) {
-                return Math.pow((seconds + age) / unit, -exponent);
-            }
-
-            @Override
-            public double reaches(double level) {
-                return unit * Math.pow(level, -1 / exponent) - age;
-            }
-
-            @Override
-            public double logPrior() {
-                return -0.5 * square((exponent - USUAL_EXPONENT) / EXPONENT_SPREAD);
-            }
-        }
-
-        /** exp(−(t/τ)^s). */
-        record Stretched(double stretch, double tau) implements Shape {
-            @Override
-            public double at(double seconds) {
-                return Math.exp(-Math.pow(seconds / tau, stretch));
-            }
-
-            @Override
-            public double reaches(double level) {
-                return level >= 1 ? 0 : tau * Math.pow(-Math.log(level), 1 / stretch);
-            }
-
-            @Override
-            public double logPrior() {
-                return LOG_STRETCHED;
-            }
-        }
-
-        /** (1 − q)·exp(−t/τ) + q·exp(−t/(r·τ)). */
-        record Twofold(double tau, double ratio, double slow) implements Shape {
-            @Override
-            public double at(double seconds) {
-                return (1 - slow) * Math.exp(-seconds / tau) + slow * Math.exp(-seconds / (ratio * tau));
-            }
-
-            @Override
-            public double reaches(double level) {
-                if (level >= 1) {
-                    return 0;
-                }
-                double low = 0;
-                double high = -ratio * tau * Math.log(level);
-                for (int k = 0; k < HALVINGS; k++) {
-                    double mid = (low + high) / 2;
-                    if (at(mid) > level) {
-                        low = mid;
-                    } else {
-                        high = mid;
-                    }
-                }
-                return (low + high) / 2;
-            }
-
-            @Override
-            public double logPrior() {
-                return LOG_TWOFOLD;
-            }
-        }
-    }
-
     /** One curve with its weight. */
-    private record Cell(Shape shape, double plateau, double factor, double share) {
+    private record Cell(DecayShape shape, double plateau, double factor, double share) {
         double at(double seconds) {
             return plateau + factor * shape.at(seconds);
         }
@@ -241,24 +159,24 @@ public final class DecayFit {
         likely.forEach(c -> cells.add(c.weighing(c.share / sum)));
     }
 
-    private List<Shape> shapes() {
+    private List<DecayShape> shapes() {
         double last = t[t.length - 1];
-        List<Shape> all = new ArrayList<>();
+        List<DecayShape> all = new ArrayList<>();
         for (double share : AGES) {
             for (double n : EXPONENTS) {
-                all.add(new Shape.Power(n, share * last, last));
+                all.add(new DecayShape.Power(n, share * last, last));
             }
         }
         for (double s : STRETCHES) {
             for (double share : TIME_CONSTANTS) {
-                all.add(new Shape.Stretched(s, share * last));
+                all.add(new DecayShape.Stretched(s, share * last));
             }
         }
         return all;
     }
 
     /** Every plateau with one shape; sums that are quadratic in the plateau are made once. */
-    private double along(Shape shape) {
+    private double along(DecayShape shape) {
         double ww = 0;
         double wi = 0;
         double wii = 0;
@@ -321,7 +239,7 @@ public final class DecayFit {
                     if (b > 0 && c > 0) {
                         double squares = ii - 2 * a * i1 + a * a * ones - b * fr - c * gr;
                         best = Math.max(best,
-                                keep(new Shape.Twofold(slow / ratio * last, ratio, c / (b + c)), share, a, b + c, squares,
+                                keep(new DecayShape.Twofold(slow / ratio * last, ratio, c / (b + c)), share, a, b + c, squares,
                                         total));
                     }
                 }
@@ -347,7 +265,7 @@ public final class DecayFit {
         return sum;
     }
 
-    private double keep(Shape shape, double share, double plateau, double factor, double squares, double total) {
+    private double keep(DecayShape shape, double share, double plateau, double factor, double squares, double total) {
         double points = Math.min(total, MOST_WEIGHT);
         double error = Math.max(0, squares) * points / total + PRIOR_POINTS * square(LEAST_ERROR);
         double plateauPrior = share <= 0.12 ? Math.log(0.6 / 4) : Math.log(0.4 / (PLATEAUS.length - 4));
