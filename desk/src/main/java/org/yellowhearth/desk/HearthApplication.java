@@ -3,6 +3,7 @@ package org.yellowhearth.desk;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZoneId;
+import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -36,11 +37,13 @@ public final class HearthApplication extends Application {
     private static final Logger LOG = LoggerFactory.getLogger(HearthApplication.class);
     static final double WIDTH = 1280;
     static final double HEIGHT = 800;
+    private static final long OUTPUTS_OFF_SECONDS = 3;
 
     private final ExecutorService keeper = Executors
             .newSingleThreadExecutor(Thread.ofPlatform().name("keeper").daemon(false).factory());
     private final ExecutorService aside = Executors.newVirtualThreadPerTaskExecutor();
     private Shop shop;
+    private Optional<DeskModel> model = Optional.empty();
 
     @Override
     public void start(Stage stage) {
@@ -53,19 +56,20 @@ public final class HearthApplication extends Application {
             Knowledge knowledge = KnowledgeFiles.read();
             SqliteShop opened = SqliteShop.open(folder, knowledge);
             shop = opened;
-            DeskModel model = new DeskModel(opened, new PhotoStore(folder), knowledge, Clock.system(ZoneId.systemDefault()),
+            DeskModel desk = new DeskModel(opened, new PhotoStore(folder), knowledge, Clock.system(ZoneId.systemDefault()),
                     new Background(keeper, aside, Platform::runLater));
+            model = Optional.of(desk);
             FileAsk files = new ChooserAsk(stage);
             Appearance appearance = Appearance.remembered(Preferences.userRoot().node("org/yellowhearth"));
-            ShellView shell = new ShellView(model, appearance, files,
-                    new DossierView(model, files, DossierPdf.usualFolder(folder)));
+            ShellView shell = new ShellView(desk, appearance, files,
+                    new DossierView(desk, files, DossierPdf.usualFolder(folder)));
             stage.setScene(new Scene(shell, WIDTH, HEIGHT));
-            CrashReports.tell(model);
+            CrashReports.tell(desk);
             String demo = getParameters().getNamed().get("demo");
             if (demo == null) {
-                model.shelf().refresh();
+                desk.shelf().refresh();
             } else {
-                model.shelf().bringIn(DemoFiles.in(Path.of(demo)));
+                desk.shelf().bringIn(DemoFiles.in(Path.of(demo)));
             }
         } catch (ShopException e) {
             LOG.error("The shop could not be opened", e);
@@ -86,7 +90,13 @@ public final class HearthApplication extends Application {
 
     @Override
     public void stop() throws InterruptedException {
-        aside.shutdownNow();
+        boolean open = model.map(m -> m.reform().line().open()).orElse(false);
+        // Outputs go off before the program does; an instrument that cannot be reached has its watchdog.
+        model.ifPresent(m -> m.reform().disconnect());
+        aside.shutdown();
+        if (!open || !aside.awaitTermination(OUTPUTS_OFF_SECONDS, TimeUnit.SECONDS)) {
+            aside.shutdownNow();
+        }
         keeper.shutdown();
         if (!keeper.awaitTermination(10, TimeUnit.SECONDS)) {
             LOG.error("The keeper did not finish in time");

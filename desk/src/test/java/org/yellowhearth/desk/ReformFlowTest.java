@@ -21,7 +21,9 @@ import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.ReformRun;
+import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.Stage;
 
 /** Reform in the real window: a lane chosen, planned, run on the stand-in and by hand, stopped, given up with a reason. */
@@ -67,7 +69,7 @@ public class ReformFlowTest extends Window {
         assertThat(find("lanes-live", Button.class).getText()).isEqualTo("C16b under voltage");
         pass(1, 12);
         assertThat(run().readings()).isNotEmpty();
-        assertThat(said("run-counsel")).contains("Wait");
+        until(() -> said("run-counsel").contains("Wait"));
         page("link");
         assertThat(find("link-said", TextArea.class).getText()).contains("OUTP1 ON").doesNotContain("SIM:TIME?");
         page("run");
@@ -77,6 +79,76 @@ public class ReformFlowTest extends Window {
         page("link");
         click("link-down");
         assertThat(said("link-state")).contains("No instrument");
+    }
+
+    private String counsel(String ref) {
+        robot.interact(() -> model.chosenProperty().set(Optional.of(PartRef.of(ref))));
+        settle();
+        return said("run-counsel");
+    }
+
+    private boolean over(String ref) {
+        return model.reform().lane(PartRef.of(ref)).flatMap(ReformModel.Lane::judgement).orElseThrow()
+                .counsel() != Judgement.Counsel.WAIT;
+    }
+
+    /**
+     * A thousand times faster than life, in the window: one recovers, one stays on a plateau, one runs away; the program is killed in
+     * between, comes back with the outputs off and says where it was, and all three go on.
+     */
+    @Test
+    public void oneComesUpOneStaysHighOneRunsAwayAndTheProgramIsKilledBetween() throws InterruptedException {
+        openJob("Brindlecote");
+        for (int k = 1; k <= 3; k++) {
+            String part = "C90" + k;
+            robot.interact(() -> {
+                model.benchLine().lineProperty().set("+ " + part + " 32 MFD 450 V can electrolytic");
+                model.benchLine().enter();
+            });
+            settle();
+        }
+        press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        start(true);
+        pass(0.2, 10);
+        assertThat(model.reform().underVoltage()).hasSize(3);
+        String id = model.openProperty().get().orElseThrow().id();
+        close();
+        open();
+        robot.interact(() -> model.openJob(id));
+        settle();
+        assertThat(model.background().noticeProperty().get().text()).contains("C901 was under way at step 1 of 1", "C903");
+        press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        assertThat(counsel("C901")).contains("output is off");
+        start(false);
+        pass(0.2, 15);
+        for (int n = 0; n < 60 && !over("C902"); n++) {
+            pass(1, 1);
+        }
+        assertThat(counsel("C901")).contains("Up");
+        assertThat(counsel("C902")).containsAnyOf("Waiting is useless", "The patience is used up");
+        assertThat(counsel("C903")).contains("Stopped, output off");
+        assertThat(find("lanes-live", Button.class).getText()).as("the one on its plateau").contains("C902");
+    }
+
+    private void start(boolean plan) {
+        page("link");
+        choose("link-speed", "1000 × as fast as life");
+        click("link-stand-in");
+        for (int k = 1; k <= 3; k++) {
+            String ref = "C90" + k;
+            robot.interact(() -> model.chosenProperty().set(Optional.of(PartRef.of(ref))));
+            if (plan) {
+                page("plan");
+                choose("plan-school", "constant current, then constant voltage");
+                click("plan-make");
+                page("link");
+            }
+            choose("link-channel", "channel " + k);
+            page("run");
+            click("run-begin");
+            page("link");
+        }
+        page("run");
     }
 
     @Test

@@ -21,6 +21,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.Pane;
 import javafx.stage.Stage;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
@@ -117,6 +118,9 @@ abstract class Window {
     }
 
     void close() throws InterruptedException {
+        settle();
+        // The window is taken out of its scene first, so that its heart stops before its shop is closed.
+        robot.interact(() -> stage.getScene().setRoot(new Pane()));
         settle();
         keeper.shutdown();
         assertThat(keeper.awaitTermination(20, TimeUnit.SECONDS)).isTrue();

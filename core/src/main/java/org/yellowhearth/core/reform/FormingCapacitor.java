@@ -23,7 +23,8 @@ package org.yellowhearth.core.reform;
  * voltage, leakage nor formation moves by more than about two hundredths. Held against closed forms to about 1 %.
  */
 public final class FormingCapacitor {
-    private static final double ROOM_CELSIUS = 25;
+    /** The room it is in, where nothing else is said. */
+    public static final double ROOM_CELSIUS = 25;
     private static final double DOUBLING_KELVIN = 10;
     private static final double REFERENCE_AMPERES = 1e-3;
     private static final double SPARK_CONDUCTANCE = 1e-3;

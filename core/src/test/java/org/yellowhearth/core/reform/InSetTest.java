@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Optional;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.supply.ValveModel;
 
 /** Bringing a capacitor up in its set, behind a valve and behind silicon. */
 public class InSetTest {
@@ -64,6 +66,18 @@ public class InSetTest {
         Planner.Request small = new Planner.Request(PartRef.of("C16"), 16e-6, 250, 250, LEAK, Planner.Can.usual(16e-6, 250),
                 ReformPlan.ReformSchool.IN_SET);
         assertThatThrownBy(() -> Planner.inSet(small, set)).hasMessageContaining("above its rating");
+    }
+
+    /** A valve that is cold draws nothing: at low mains the rail of a stage stands open, its anode at the rail. */
+    @Test
+    public void coldValvesDrawNothing() {
+        Supply stage = Supply.of(Supply.Mains.of(230, 50), new Section.Winding("T1", 300, 120, true),
+                Section.Rectify.of("D1", "T1", Section.Scheme.FULL_WAVE, RectifierModel.silicon(), "HT"),
+                Section.Filter.at("F1", "HT", new Section.Cap("C16", 16e-6, 3, 1e9)),
+                new Section.Stage("V4", "HT", ValveModel.through(0.06, -25, 280, 9, 0.88, 20), 300, Optional.empty(), 200,
+                        Optional.empty(), 220_000, Section.CHASSIS));
+        InSet.Rung cold = InSet.of(stage, "C16", LEAK).orElseThrow().rungs().get(1);
+        assertThat(cold.volts()).isCloseTo(0.2 * 300 * Math.sqrt(2), within(2.0));
     }
 
     @Test

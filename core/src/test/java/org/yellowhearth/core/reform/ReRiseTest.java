@@ -20,7 +20,7 @@ public class ReRiseTest {
         double before = c.leakage();
         c.shelve(7, 0.03);
         c.advance(supply, 100);
-        assertThat(c.leakage() / before).isCloseTo(ReRise.after(Duration.ofDays(7)).high(), within(0.1));
+        assertThat(c.leakage() / before).isCloseTo(ReRise.after(Duration.ofDays(7)).high(), within(0.01));
     }
 
     /** Common practice: hardly anything overnight, several times after years on the shelf. */

@@ -197,4 +197,21 @@ public class ReformRunTest {
         assertThat(r.run().charge().orElseThrow().empty()).isTrue();
         assertThat(r.after(100, new Reforming.ReformBegun("p", 0, OptionalDouble.empty())).run().charge()).isEmpty();
     }
+
+    /** After its rest it is under voltage again under the same rules; a pause there leaves it formed, not half done. */
+    @Test
+    public void theLeakageIsMeasuredUnderTheSameRules() {
+        ReformRunTest r = begun().after(10, new Reforming.ReformStepped("p", 1, OptionalDouble.empty())).read(60, 399, 0.9)
+                .after(70, new Reforming.ReformFinished("p"))
+                .after(90_000, new Reforming.ReformProving("p", OptionalDouble.empty()));
+        assertThat(r.run().output()).isEqualTo(new ReformRun.Output.On(400, 5e-3));
+        r.read(90_060, 398, 0.7);
+        assertThat(r.at(90_200).counsel()).isEqualTo(Counsel.WAIT);
+        assertThat(r.at(90_301).counsel()).as("five minutes").isEqualTo(Counsel.FINISH);
+        r.after(90_310, new Reforming.ReformPaused("p", Reforming.Cause.PERSON));
+        assertThat(r.run().phase()).isEqualTo(ReformRun.RunPhase.DONE);
+        assertThat(r.run().ended()).hasValue(START.plusSeconds(70));
+        r.after(90_400, new Reforming.ReformProving("p", OptionalDouble.empty())).read(90_460, 398, 9);
+        assertThat(r.at(90_461).rule()).hasValue(Rule.CURRENT_ABOVE_BOUND);
+    }
 }

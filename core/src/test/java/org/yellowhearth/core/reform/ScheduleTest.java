@@ -100,6 +100,20 @@ public class ScheduleTest {
                         "WEDNESDAY 20:10 measure 2");
     }
 
+    /** What lies half formed goes on before anything new is begun. */
+    @Test
+    public void whatWasBegunGoesFirst() {
+        Random r = new Random(17);
+        for (int k = 0; k < 40; k++) {
+            Schedule s = made(works(r.doubles(4, 1, 6).toArray()), new BenchHours("daily 18-22", 1, 1), MONDAY);
+            boolean lying = false;
+            for (Schedule.Due d : s.dues()) {
+                assertThat(lying && d.deed() == Deed.BEGIN).isFalse();
+                lying = d.deed() == Deed.SWITCH_OFF || (lying && d.deed() != Deed.GO_ON);
+            }
+        }
+    }
+
     /** A plan that may be left alone runs through the night; somebody comes in the morning to switch it off. */
     @Test
     public void overnightRunsThroughTheNight() {

@@ -74,6 +74,17 @@ public final class Background {
         });
     }
 
+    /** A place of its own beside everything else, where one thing follows another. */
+    Executor turns() {
+        return new InTurn(aside);
+    }
+
+    /** Runs work in such a place. */
+    <T> void inTurn(Executor turns, Work<T> work, Consumer<T> then) {
+        run(turns, work, then, () -> {
+        });
+    }
+
     /** Runs work on the shop and hands its result to the window. */
     <T> void keep(Work<T> work, Consumer<T> then) {
         keep(work, then, () -> {

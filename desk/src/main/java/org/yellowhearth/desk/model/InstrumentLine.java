@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -25,6 +26,8 @@ public final class InstrumentLine<D> {
     private static final List<Long> PAUSES = List.of(2L, 5L, 10L, 30L);
 
     private final Background background;
+    /** What is said to the instrument is said in the order it was asked for: an output that is to go off goes off last. */
+    private final Executor turns;
     private final Supplier<Instant> clock;
     private final Function<InstrumentLink, D> driver;
     private final Supplier<Greeting<D>> greeting;
@@ -84,6 +87,7 @@ public final class InstrumentLine<D> {
     InstrumentLine(Background background, Supplier<Instant> clock, Function<InstrumentLink, D> driver,
             Supplier<Greeting<D>> greeting, Predicate<String> routine) {
         this.background = background;
+        turns = background.turns();
         this.clock = clock;
         this.driver = driver;
         this.greeting = greeting;
@@ -119,7 +123,7 @@ public final class InstrumentLine<D> {
         int mine = ++turn;
         how.set(new How(How.State.CONNECTING, name));
         Greeting<D> first = greeting.get();
-        background.aside(() -> opened(opening, first), o -> {
+        background.inTurn(turns, () -> opened(opening, first), o -> {
             if (mine != turn) {
                 o.transcript.ifPresent(Transcript::close);
                 return;
@@ -166,7 +170,7 @@ public final class InstrumentLine<D> {
     /** Puts the line down. */
     public void disconnect() {
         turn++;
-        transcript.ifPresent(t -> background.aside(() -> {
+        transcript.ifPresent(t -> background.inTurn(turns, () -> {
             t.close();
             return true;
         }, _ -> {
@@ -191,7 +195,7 @@ public final class InstrumentLine<D> {
         }
         D asked = current.get();
         int mine = turn;
-        background.aside(() -> {
+        background.inTurn(turns, () -> {
             try {
                 return new Answer<>(Optional.of(asking.ask(asked)), "", false);
             } catch (LcrBench.Refusal e) {

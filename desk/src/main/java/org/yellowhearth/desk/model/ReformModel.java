@@ -31,6 +31,7 @@ import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.reform.Ending;
+import org.yellowhearth.core.reform.FormingCapacitor;
 import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.Worth;
@@ -52,6 +53,8 @@ public final class ReformModel {
     private static final double FIRST_READING = 10;
     private static final double RAREST_READING = 300;
     private static final double GROWTH = 12;
+    /** So many looks, of half a second, something may be on its way to the disk before its output goes off. */
+    private static final int MOST_LOOKS = 20;
 
     private final DeskModel model;
     private final ReadOnlyObjectWrapper<List<Lane>> lanes = new ReadOnlyObjectWrapper<>(List.of());
@@ -64,6 +67,8 @@ public final class ReformModel {
     /** Runs begun since this job was opened: only these can have an output on. */
     private final Set<String> live = new HashSet<>();
     private boolean polling;
+    /** Runs of which something is on its way to the instrument or to the disk, and for how many looks: they are not read meanwhile. */
+    private final Map<String, Integer> onTheWay = new HashMap<>();
     private String openId = "";
     private OptionalDouble benchNow = OptionalDouble.empty();
     private Runnable alarm = () -> {
@@ -166,6 +171,7 @@ public final class ReformModel {
         on.stream().filter(channels::containsKey).forEach(ref -> switchOff(channels.get(ref)));
         channels.clear();
         live.clear();
+        onTheWay.clear();
         plans.forget();
     }
 
@@ -206,13 +212,20 @@ public final class ReformModel {
     }
 
     private Judgement judge(ReformRun run) {
-        return Judgement.of(run, now(run), model.job().aspect(Bench.class).celsius().orElse(Judgement.USUAL_ROOM));
+        double room = byBench(run)
+                ? FormingCapacitor.ROOM_CELSIUS
+                : model.job().aspect(Bench.class).celsius().orElse(Judgement.USUAL_ROOM);
+        return Judgement.of(run, now(run), room);
+    }
+
+    /** Whether a run goes by the clock, and in the room, of a stand-in. */
+    private boolean byBench(ReformRun run) {
+        return benchNow.isPresent() && channels.containsKey(run.plan().part());
     }
 
     /** The moment by the clock that the run goes by. */
     Instant now(ReformRun run) {
-        boolean byBench = benchNow.isPresent() && channels.containsKey(run.plan().part());
-        return byBench ? ReformRun.benchTime(benchNow.getAsDouble()) : model.now().toInstant();
+        return byBench(run) ? ReformRun.benchTime(benchNow.getAsDouble()) : model.now().toInstant();
     }
 
     private CapacitorKind kind(Capacitor c) {
@@ -289,6 +302,7 @@ public final class ReformModel {
 
     /** The line is gone: every run on it pauses; the instrument's watchdog, where it has one, has its outputs off. */
     private void lost(String why) {
+        onTheWay.clear();
         lanes.get().stream().filter(l -> l.channel().isPresent() && running(l))
                 .forEach(l -> model
                         .happened(new Reforming.ReformPaused(l.run().orElseThrow().plan().id(), Reforming.Cause.LINK_LOST)));
@@ -305,7 +319,7 @@ public final class ReformModel {
             ReformRun run = l.run().orElseThrow();
             drive(l, run.plan(), run.step(), bench -> {
                 live.add(run.plan().id());
-                model.happened(new Reforming.ReformBegun(run.plan().id(), run.step(), bench));
+                write(new Reforming.ReformBegun(run.plan().id(), run.step(), bench));
             });
         });
     }
@@ -316,7 +330,7 @@ public final class ReformModel {
             ReformRun run = l.run().orElseThrow();
             if (!run.last()) {
                 drive(l, run.plan(), run.step() + 1,
-                        bench -> model.happened(new Reforming.ReformStepped(run.plan().id(), run.step() + 1, bench)));
+                        bench -> write(new Reforming.ReformStepped(run.plan().id(), run.step() + 1, bench)));
             }
         });
     }
@@ -340,6 +354,7 @@ public final class ReformModel {
             return;
         }
         ReformPlan.Step s = plan.steps().get(step);
+        onTheWay.put(plan.id(), 0);
         line.ask(bench -> {
             bench.on(l.channel().get(), s.volts(), s.ohms(), s.limitAmperes());
             return bench.benchSeconds();
@@ -356,9 +371,23 @@ public final class ReformModel {
                         OptionalDouble.empty()))));
     }
 
+    /** Writes down what happened; until it is on the disk its run is not read. */
+    private void write(Reforming event) {
+        write(event, () -> {
+        });
+    }
+
+    private void write(Reforming event, Runnable after) {
+        onTheWay.put(event.plan(), 0);
+        model.inTurn(() -> model.act(event, () -> {
+            onTheWay.remove(event.plan());
+            after.run();
+        }));
+    }
+
     /** Keeps a reading and does at once what the rules ask for. */
     private void take(PartRef ref, Reforming.ReformRead reading) {
-        model.inTurn(() -> model.act(reading, () -> follow(ref)));
+        write(reading, () -> follow(ref));
     }
 
     private void follow(PartRef ref) {
@@ -367,7 +396,7 @@ public final class ReformModel {
             switch (j.counsel()) {
                 case STOP -> {
                     l.channel().ifPresent(this::switchOff);
-                    model.happened(new Reforming.ReformStopped(l.run().orElseThrow().plan().id(), j.rule().orElseThrow()));
+                    write(new Reforming.ReformStopped(l.run().orElseThrow().plan().id(), j.rule().orElseThrow()));
                     alarm.run();
                 }
                 case NEXT -> l.channel().ifPresent(_ -> next(ref));
@@ -430,7 +459,7 @@ public final class ReformModel {
             ReformPlan plan = l.run().orElseThrow().plan();
             drive(l, plan, plan.steps().size() - 1, bench -> {
                 live.add(plan.id());
-                model.happened(new Reforming.ReformProving(plan.id(), bench));
+                write(new Reforming.ReformProving(plan.id(), bench));
             });
         });
     }
@@ -461,7 +490,7 @@ public final class ReformModel {
     private void end(PartRef ref, Off off) {
         lane(ref).filter(ReformModel::running).ifPresent(l -> {
             l.channel().ifPresent(this::switchOff);
-            model.happened(off.of(l.run().orElseThrow().plan().id()));
+            write(off.of(l.run().orElseThrow().plan().id()));
         });
     }
 
@@ -473,7 +502,9 @@ public final class ReformModel {
         if (!line.open() || polling || model.openProperty().get().isEmpty()) {
             return;
         }
+        stuck();
         List<Due> running = lanes.get().stream().filter(l -> l.channel().isPresent() && running(l))
+                .filter(l -> !onTheWay.containsKey(l.run().orElseThrow().plan().id()))
                 .map(l -> new Due(l.run().orElseThrow(), l.channel().get())).toList();
         polling = true;
         line.ask(bench -> readDue(bench, running), polled -> {
@@ -485,6 +516,17 @@ public final class ReformModel {
                                     Math.max(0, c.taken.amperes()), OptionalDouble.of(c.taken.celsius()), c.instrument,
                                     c.bench))));
         }, () -> polling = false);
+    }
+
+    /** What cannot be written down is not gone on with: its output goes off, and it is said. */
+    private void stuck() {
+        onTheWay.replaceAll((_, looks) -> looks + 1);
+        lanes.get().stream().filter(l -> l.channel().isPresent()).forEach(l -> l.run().map(r -> r.plan().id())
+                .filter(id -> onTheWay.getOrDefault(id, 0) == MOST_LOOKS).ifPresent(_ -> {
+                    switchOff(l.channel().get());
+                    model.tell(Labels.of("reform.stuck", l.ref()), true);
+                    alarm.run();
+                }));
     }
 
     private record Polled(List<Came> came, OptionalDouble bench) {

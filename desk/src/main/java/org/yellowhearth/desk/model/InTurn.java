@@ -1,0 +1,40 @@
+package org.yellowhearth.desk.model;
+
+import java.util.ArrayDeque;
+import java.util.Queue;
+import java.util.concurrent.Executor;
+
+/** Runs what it is given one after another, in the order it came, on threads of another executor. */
+final class InTurn implements Executor {
+    private final Executor threads;
+    private final Queue<Runnable> waiting = new ArrayDeque<>();
+    private boolean running;
+
+    InTurn(Executor threads) {
+        this.threads = threads;
+    }
+
+    @Override
+    public void execute(Runnable task) {
+        synchronized (this) {
+            waiting.add(task);
+            if (running) {
+                return;
+            }
+            running = true;
+        }
+        threads.execute(this::drain);
+    }
+
+    private synchronized Runnable next() {
+        Runnable task = waiting.poll();
+        running = task != null;
+        return task;
+    }
+
+    private void drain() {
+        for (Runnable task = next(); task != null; task = next()) {
+            task.run();
+        }
+    }
+}
