@@ -222,6 +222,22 @@ public class ReformFlowTest extends Window {
         assertThat(text(folder.resolve("label C16b.pdf"))).contains("C16b", "Formed", "200 µA");
     }
 
+    /** What it works at and a tenth is enough as a target, where somebody said what it works at. */
+    @Test
+    public void theTargetMayBeWhatItWorksAt() {
+        openJob("Brindlecote");
+        robot.interact(() -> {
+            model.benchLine().lineProperty().set("+ C905 32 MFD 450 V can electrolytic reservoir sees 300 V");
+            model.benchLine().enter();
+        });
+        settle();
+        press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        page("plan");
+        click("plan-enough");
+        click("plan-make");
+        assertThat(job().items(ReformPlan.class)).last().satisfies(p -> assertThat(p.targetVolts()).isEqualTo(330));
+    }
+
     private static String text(Path pdf) throws IOException {
         try (PDDocument document = Loader.loadPDF(Files.readAllBytes(pdf))) {
             return new PDFTextStripper().getText(document);

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
+import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -33,6 +35,8 @@ final class HoursPage extends Page {
     private static final double CHANNEL_EMS = 1.5;
 
     private final MarkPane chart = new MarkPane("hours-chart");
+    private final Label due = heading("reform.hours.due");
+    private final FlowPane out = new FlowPane();
     private final GridPane dues = new GridPane();
     private final VBox said = column();
     private final AddLine hours;
@@ -50,11 +54,15 @@ final class HoursPage extends Page {
         dues.getStyleClass().add("sums");
         dues.setId("hours-dues");
         chart.setId("hours-chart");
-        FlowPane out = new FlowPane(button("reform.hours.calendar", "hours-calendar",
+        for (Node n : List.of(due, dues, out)) {
+            n.managedProperty().bind(n.visibleProperty());
+            n.visibleProperty().bind(chart.visibleProperty());
+        }
+        out.getChildren().add(button("reform.hours.calendar", "hours-calendar",
                 () -> files.newPaper(Labels.of("reform.hours.file"))
                         .ifPresent(f -> model.save(f, model.reform().schedule().calendar()))));
         out.getStyleClass().add("line-form");
-        add(hours, said, chart, heading("reform.hours.due"), dues, out, text(Labels.of("reform.hours.how"), "quiet"));
+        add(hours, said, chart, due, dues, out, text(Labels.of("reform.hours.how"), "quiet"));
         model.reform().schedule().scheduleProperty().addListener((_, _, _) -> show());
     }
 

@@ -3,6 +3,7 @@ package org.yellowhearth.desk.reform;
 import java.util.List;
 import java.util.Optional;
 
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -31,7 +32,10 @@ final class LanesPane extends ListView<Lane> {
         getStyleClass().add("lanes");
         setId("lanes");
         setCellFactory(_ -> new LaneCell());
-        setPlaceholder(Page.text(Labels.of("reform.nothing"), "quiet"));
+        Label nothing = Page.text(Labels.of("reform.nothing"), "quiet");
+        nothing.setMaxSize(Double.MAX_VALUE, Double.MAX_VALUE);
+        nothing.setAlignment(Pos.TOP_LEFT);
+        setPlaceholder(nothing);
         setAccessibleText(Labels.of("reform.lanes"));
         getSelectionModel().selectedItemProperty().addListener((_, _, lane) -> {
             if (!showing && lane != null) {

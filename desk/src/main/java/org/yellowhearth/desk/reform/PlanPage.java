@@ -43,6 +43,8 @@ final class PlanPage extends Page {
     private final VBox inSet = column();
     private final PaperTray tray;
     private final FlowPane papers = new FlowPane();
+    private final VBox enough = column();
+    private TextField target = new TextField();
 
     PlanPage(DeskModel model, PaperTray tray) {
         super(model);
@@ -53,7 +55,7 @@ final class PlanPage extends Page {
         rungs.getStyleClass().add("sums");
         rungs.setId("plan-rungs");
         papers.getStyleClass().add("line-form");
-        add(heading("reform.worth"), worth, replaced(), heading("reform.plan.title"), form(), steps, sums, papers,
+        add(heading("reform.worth"), worth, replaced(), heading("reform.plan.title"), form(), enough, steps, sums, papers,
                 text(Labels.of("reform.plan.how"), "quiet"), heading("reform.in-set.title"), inSet, rungs);
         model.chosenProperty().addListener((_, _, _) -> again());
         model.reform().plans().inSetProperty().addListener((_, _, _) -> again());
@@ -102,7 +104,8 @@ final class PlanPage extends Page {
             });
         });
         school.add(line.choice("reform.school", "plan-school", List.of(ReformPlan.ReformSchool.values())));
-        f.add(line.field("reform.target", "plan-target", 6));
+        target = line.field("reform.target", "plan-target", 6);
+        f.add(target);
         f.add(line.field("reform.can-across", "plan-across", 4));
         f.add(line.field("reform.can-high", "plan-high", 4));
         return line.button("reform.make", "plan-make");
@@ -114,6 +117,7 @@ final class PlanPage extends Page {
         steps.getChildren().clear();
         sums.getChildren().clear();
         papers.getChildren().clear();
+        enough.getChildren().clear();
         inSet.getChildren().clear();
         rungs.getChildren().clear();
         Optional<Lane> lane = model().chosenProperty().get().flatMap(model().reform()::lane);
@@ -129,9 +133,23 @@ final class PlanPage extends Page {
         }
         worth.getChildren().add(text(l.ref() + ": " + model().words().word(l.worth().answer()), "worth-answer"));
         l.worth().reasons().forEach(r -> worth.getChildren().add(text("· " + model().words().say(r))));
+        target(l);
         l.run().map(ReformRun::plan).ifPresentOrElse(this::plan,
                 () -> sums.getChildren().add(text(Labels.of("reform.no-plan"), "quiet")));
         model().reform().plans().inSetProperty().get().filter(t -> t.part().equals(l.ref())).ifPresent(this::inSet);
+    }
+
+    /** Its rating, unless it is known what it works at: then a tenth above that is enough. */
+    private void target(Lane l) {
+        OptionalDouble rated = l.part().ratedVolts();
+        OptionalDouble works = l.part().workingVolts();
+        target.setPromptText(rated.isPresent() ? Quantity.volts(rated.getAsDouble()).toString() : "");
+        if (rated.isPresent() && works.isPresent()) {
+            double volts = Planner.target(rated.getAsDouble(), Optional.of(works.getAsDouble()));
+            enough.getChildren().add(new FlowPane(text(Labels.of("reform.target.enough", Quantity.volts(works.getAsDouble()),
+                    Quantity.volts(volts)) + "  "),
+                    button("reform.target.take", "plan-enough", () -> target.setText(Quantity.volts(volts).toString()))));
+        }
     }
 
     private static String threshold(InSet set) {
