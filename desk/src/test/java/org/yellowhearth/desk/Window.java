@@ -128,7 +128,7 @@ abstract class Window {
     }
 
     void settle() {
-        WaitForAsyncUtils.waitForFxEvents(2);
+        WaitForAsyncUtils.waitForFxEvents();
         until(() -> !model.background().busyProperty().get());
         WaitForAsyncUtils.waitForFxEvents(2);
     }
