@@ -12,6 +12,7 @@ import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.WarmUp;
 
 /**
  * What really happens to a capacitor in its set while the variable transformer is turned up: behind a valve rectifier nothing at
@@ -20,14 +21,12 @@ import org.yellowhearth.core.supply.Supply;
  * <p>
  * The temperature of a filament follows its voltage with the power 0.4 (its heat is radiated with the fourth power of its
  * temperature, and its resistance grows with it: V²/T ∝ T⁴), and what it emits follows Richardson's law as in
- * {@link org.yellowhearth.core.trace.WarmUp}; heaters are taken to hang on the same transformer. The rails are then those of the supply
+ * {@link WarmUp}; heaters are taken to hang on the same transformer. The rails are then those of the supply
  * engine in its steady state, each valve with the share of its emission; currents stated in amperes or watts are shares too.
  *
  * @param rungs from the lowest mains to the whole
  */
 public record InSet(List<Rung> rungs) {
-    private static final double WORK = 12;
-    private static final double RESERVE = 8;
     private static final double WARMTH_OF_VOLTS = 0.4;
     private static final int RUNGS = 10;
     /** Below this share of its emission a rectifier gives less than an old capacitor leaks. */
@@ -57,8 +56,7 @@ public record InSet(List<Rung> rungs) {
 
     /** What a cathode emits at a share of its heater voltage, 0 to 1 of what is drawn of it. */
     public static double emission(double share) {
-        double temperature = Math.pow(share, WARMTH_OF_VOLTS);
-        return Math.min(1, RESERVE * Math.exp(-WORK * (1 / temperature - 1)));
+        return WarmUp.emission(Math.pow(share, WARMTH_OF_VOLTS));
     }
 
     /** Whether a vacuum rectifier feeds anything in it: only then is there a threshold. */

@@ -26,6 +26,7 @@ public record DischargePlan(double farads, double volts, double absorption, doub
     private static final double WANTED_SECONDS = 2;
     private static final double MOST_AMPERES = 0.5;
     private static final double MOST_AMPERES_AT_HIGH_VOLTS = 0.005;
+    private static final double WET_ABSORPTION = 0.1;
     private static final double LEAST_OHMS = 10;
     private static final double MOST_OHMS = 100e3;
 
@@ -44,6 +45,11 @@ public record DischargePlan(double farads, double volts, double absorption, doub
         double leastOhms = volts / (volts > HIGH_VOLTS ? MOST_AMPERES_AT_HIGH_VOLTS : MOST_AMPERES);
         double wanted = Math.max(Math.clamp(WANTED_SECONDS / farads, LEAST_OHMS, MOST_OHMS), leastOhms);
         return new DischargePlan(farads, volts, absorption, PreferredSeries.E6.between(wanted, wanted * 10).getFirst());
+    }
+
+    /** The same for an old wet electrolytic, whose dielectric gives back up to a tenth (common practice). */
+    public static DischargePlan ofElectrolytic(double farads, double volts) {
+        return suggested(farads, volts, WET_ABSORPTION);
     }
 
     /** This with another resistor. */

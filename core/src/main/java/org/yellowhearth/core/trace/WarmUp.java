@@ -84,7 +84,11 @@ public record WarmUp(List<Rail> rails, List<Race> races) {
 
     /** What a cathode emits some seconds after it is heated, 0 to 1 of what is drawn of it. */
     static double emission(Cathode cathode, double seconds) {
-        double temperature = -Math.expm1(-seconds / cathode.seconds());
+        return emission(-Math.expm1(-seconds / cathode.seconds()));
+    }
+
+    /** What a cathode emits at a share of its working temperature, 0 to 1 of what is drawn of it. */
+    public static double emission(double temperature) {
         return Math.min(1, RESERVE * Math.exp(-WORK * (1 / temperature - 1)));
     }
 

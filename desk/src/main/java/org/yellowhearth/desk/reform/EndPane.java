@@ -42,7 +42,6 @@ import org.yellowhearth.records.words.Durations;
 /** What is left to do once the output is off for good: discharge with its countdown, rest, measure, and the label. */
 final class EndPane extends VBox {
     private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("EEE d MMM HH:mm", Locale.ENGLISH);
-    private static final double ABSORPTION = 0.1;
     private static final double HERTZ = 100;
 
     private final DeskModel model;
@@ -96,7 +95,7 @@ final class EndPane extends VBox {
     private static Optional<DischargePlan> suggested(Lane lane) {
         double farads = lane.part().farads();
         return lane.run().flatMap(ReformRun::charge).filter(c -> c.volts() > ReformRun.Charge.SAFE_VOLTS && farads > 0)
-                .map(c -> DischargePlan.suggested(farads, c.volts(), ABSORPTION));
+                .map(c -> DischargePlan.ofElectrolytic(farads, c.volts()));
     }
 
     void show(Lane lane, ReformRun run, Ending ending) {

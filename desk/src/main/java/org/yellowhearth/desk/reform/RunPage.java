@@ -205,7 +205,7 @@ final class RunPage extends VBox {
         if (volts < 1 || farads <= 0) {
             return "";
         }
-        DischargePlan plan = DischargePlan.suggested(farads, volts, 0.1);
+        DischargePlan plan = DischargePlan.ofElectrolytic(farads, volts);
         return Labels.of("reform.care.discharge", Quantity.volts(volts), Quantity.joules(plan.energy()),
                 Quantity.ohms(plan.ohms()),
                 Durations.text(Math.ceil(plan.secondsTo(1))));

@@ -29,8 +29,6 @@ public final class ReformPapers {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
     private static final double POINTS_PER_MM = 72 / 25.4;
     private static final int LINES_TO_WRITE_ON = 26;
-    /** What a wet electrolytic gives back, as the run page takes it. */
-    private static final double ABSORPTION = 0.1;
 
     private final Job job;
     private final Words words;
@@ -71,7 +69,7 @@ public final class ReformPapers {
         add(document, pages.quietLine(job.plate().name() + "  ·  " + words.word(plan.school()) + "  ·  to "
                 + Quantity.volts(plan.targetVolts()) + " and " + Quantity.amperes(plan.limitAmperes())));
         double farads = figures.coulombs() / plan.targetVolts();
-        DischargePlan empty = DischargePlan.suggested(farads, plan.targetVolts(), ABSORPTION);
+        DischargePlan empty = DischargePlan.ofElectrolytic(farads, plan.targetVolts());
         add(document, pages.labelled("Danger", "High voltage and stored charge can kill. Charged it holds "
                 + Quantity.joules(figures.joules())
                 + ". Positive to plus; one hand, insulated clips, a guard over the can, eyes shielded. "
