@@ -22,6 +22,7 @@ import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.knowledge.RenewRules;
 import org.yellowhearth.core.knowledge.SupplyRules;
 import org.yellowhearth.core.knowledge.Vocabulary;
 import org.yellowhearth.core.part.CanMark;
@@ -45,7 +46,8 @@ public final class Sets {
                     Stream.of(Family.values())
                             .collect(Collectors.toMap(f -> f, _ -> new AgeingRule(0.05, OptionalDouble.of(500), 0,
                                     OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), 1, ""))),
-                    List.of(), Map.of(), List.of()));
+                    List.of(), Map.of(), List.of()),
+            new RenewRules(Map.of(), Map.of(), Map.of(), List.of()));
 
     private Sets() {
     }

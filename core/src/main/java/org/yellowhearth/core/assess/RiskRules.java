@@ -32,9 +32,6 @@ import org.yellowhearth.core.quantity.Unit;
 final class RiskRules {
     /** An age for parts of a set nobody has dated. */
     static final double USUAL_AGE = 50;
-    private static final double NEAR_METRES = 0.01;
-    private static final double MIDDLE_METRES = 0.02;
-    private static final double FAR_METRES = 0.05;
     private static final double PRIOR_WEIGHT = 4;
 
     private final Knowledge knowledge;
@@ -118,27 +115,9 @@ final class RiskRules {
 
     /** The warmth a place adds, in kelvin, by the nearest of what runs hot; the odds double for every ten. */
     private static Optional<Factor> heat(List<Place> places) {
-        return places.stream().findFirst().map(RiskRules::kelvin).filter(k -> k > 0).map(k -> new Factor(
+        return places.stream().findFirst().map(Warmth::kelvin).filter(k -> k > 0).map(k -> new Factor(
                 Message.of(AssessWords.RISK_HEAT, new Quantity(Math.round(k), Unit.CELSIUS)),
                 Math.pow(2, k / 10)));
-    }
-
-    /** How much warmer a place is than the rest of the set, roughly (our own steps). */
-    static double kelvin(Place place) {
-        double most = Math.max(step(place.valveMetres(), 25, 15, 7),
-                Math.max(step(place.resistorMetres(), 20, 12, 5), step(place.transformerMetres(), 15, 10, 5)));
-        return most * switch (place.side()) {
-            case ABOVE -> 1.3;
-            case BELOW -> 0.7;
-            case UNSTATED, LEVEL -> 1;
-        };
-    }
-
-    private static double step(OptionalDouble metres, double near, double middle, double far) {
-        if (metres.isEmpty() || metres.getAsDouble() > FAR_METRES) {
-            return 0;
-        }
-        return metres.getAsDouble() <= NEAR_METRES ? near : metres.getAsDouble() <= MIDDLE_METRES ? middle : far;
     }
 
     private static Optional<Factor> headroom(Capacitor part) {

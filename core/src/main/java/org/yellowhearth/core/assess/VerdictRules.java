@@ -93,7 +93,7 @@ final class VerdictRules {
 
     /** A part that measures well and yet sits hot where its failure is dear is watched, unless only measurements count. */
     static Assessment warm(Assessment a, List<Place> places, Policy policy) {
-        boolean hot = places.stream().anyMatch(p -> RiskRules.kelvin(p) >= HOT_KELVIN);
+        boolean hot = places.stream().anyMatch(p -> Warmth.kelvin(p) >= HOT_KELVIN);
         boolean counts = policy.renew() == Policy.WhenToRenew.MEASURED_PLUS_PRECAUTION
                 || policy.renew() == Policy.WhenToRenew.BLANKET;
         return a.verdict() == Verdict.KEEP && hot && counts && a.risk().consequence() >= DEAR

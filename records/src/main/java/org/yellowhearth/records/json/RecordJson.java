@@ -36,6 +36,9 @@ public final class RecordJson {
     private static final int LONGEST = 10_000;
     private static final int MOST = 10_000;
 
+    /** Names the type where a component may be one of several. */
+    private static final String TYPE = "is";
+
     /** A word for nothing said is what a field that is left out means. */
     private static final Set<String> UNSAID = Set.of("UNSEEN", "UNSTATED", "UNDECIDED");
 
@@ -78,6 +81,9 @@ public final class RecordJson {
         ObjectNode node = JSON.objectNode();
         for (RecordComponent c : value.getClass().getRecordComponents()) {
             JsonNode written = node(get(c, value));
+            if (c.getType().isInterface() && written instanceof ObjectNode o) {
+                o.put(TYPE, tag(get(c, value).getClass()));
+            }
             if (!written.isNull()) {
                 node.set(c.getName(), written);
             }
@@ -195,7 +201,7 @@ public final class RecordJson {
         if (raw == LocalDateTime.class) {
             return time(v, "a time such as 2026-11-20T10:15:00", () -> LocalDateTime.parse(v.text(LONGEST)));
         }
-        return raw.isEnum() ? v.codeOf(raw) : read(v, raw);
+        return raw.isEnum() ? v.codeOf(raw) : raw.isSealed() ? readTagged(v, TYPE, raw) : read(v, raw);
     }
 
     private static <T> T time(JsonValue v, String expected, Supplier<T> reading) {

@@ -1,6 +1,7 @@
 package org.yellowhearth.records.knowledge;
 
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -13,6 +14,7 @@ import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.knowledge.PartRule;
 import org.yellowhearth.core.knowledge.PartWear;
+import org.yellowhearth.core.knowledge.RenewRules;
 import org.yellowhearth.core.knowledge.RoleRule;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.knowledge.SupplyRules;
@@ -130,5 +132,36 @@ final class RuleFiles {
                     KnowledgeFiles.cite(v, "source", sources));
         }).toList();
         return new SupplyRules(ageing, cathodes, rectifiers, inside);
+    }
+
+    /** What may take the place of what. */
+    static RenewRules renew(JsonValue file, Map<String, Source> sources) {
+        file.object("format", "version", "heirs", "windows", "roles", "valves");
+        Map<String, List<RenewRules.Heir>> heirs = new HashMap<>();
+        file.field("heirs").list(MOST).forEach(v -> {
+            v.object("of", "kinds");
+            heirs.put(v.field("of").text(LONGEST), v.field("kinds").list(MOST).stream().map(k -> {
+                k.object("kind", "weight");
+                return new RenewRules.Heir(k.field("kind").text(LONGEST), k.field("weight").number(0, 10));
+            }).toList());
+        });
+        Map<Role.Duty, RenewRules.Window> windows = new EnumMap<>(Role.Duty.class);
+        file.field("windows").list(MOST)
+                .forEach(v -> windows.put(v.object("duty", "least", "most").field("duty").code(Role.Duty.class), window(v)));
+        Map<Role, RenewRules.Window> roles = new EnumMap<>(Role.class);
+        file.field("roles").list(MOST)
+                .forEach(v -> roles.put(v.object("role", "least", "most").field("role").code(Role.class), window(v)));
+        List<RenewRules.ValveLimit> valves = file.field("valves").list(MOST).stream().map(v -> {
+            v.object("types", "microfarads", "heating", "source");
+            return new RenewRules.ValveLimit(KnowledgeFiles.texts(v.field("types")),
+                    1e-6 * v.field("microfarads").number(1, 1000),
+                    v.field("heating").code(SupplyRectifier.Heating.class) == SupplyRectifier.Heating.DIRECT,
+                    KnowledgeFiles.cite(v, "source", sources));
+        }).toList();
+        return new RenewRules(heirs, windows, roles, valves);
+    }
+
+    private static RenewRules.Window window(JsonValue v) {
+        return new RenewRules.Window(v.field("least").number(0.1, 1), v.field("most").number(1, 20));
     }
 }

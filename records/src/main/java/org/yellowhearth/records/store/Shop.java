@@ -5,6 +5,7 @@ import java.util.List;
 
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.renew.Stock;
 
 /**
  * A shop: jobs on a shelf, each with its journal. Every call either happens whole and is on the disk when it returns, or throws
@@ -26,6 +27,12 @@ public interface Shop extends AutoCloseable {
 
     /** Appends to the journal of a job, all acts or none, and returns the job as it then stands. */
     Job append(String id, List<Act> acts, ZonedDateTime at);
+
+    /** Drawer and changed catalogue as they stand. */
+    Stock stock();
+
+    /** Does something to the stock, and returns it as it then stands. */
+    Stock append(Stock.Act act, ZonedDateTime at);
 
     @Override
     void close();

@@ -42,6 +42,8 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.core.renew.Stock;
+import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.records.jobfile.JobReader;
 import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.json.JsonText;
@@ -59,6 +61,7 @@ public final class SqliteShop implements Shop {
     private final FileChannel lockChannel;
     private final JobReader reader;
     private final Map<String, Job> open = new HashMap<>();
+    private Optional<Stock> stock = Optional.empty();
 
     private SqliteShop(Connection connection, FileChannel lockChannel, Knowledge knowledge) {
         this.connection = connection;
@@ -264,6 +267,44 @@ public final class SqliteShop implements Shop {
                     boxed(r.conditions().frequencyHertz()), boxed(r.conditions().testVolts()),
                     r.conditions().connection().code(), JobWriter.reading(r).toString());
         }
+    }
+
+    @Override
+    public synchronized Stock stock() {
+        if (stock.isEmpty()) {
+            stock = Optional.of(guarded("read the drawer", () -> {
+                Stock now = Stock.EMPTY;
+                for (String act : handle.createQuery("select act from stock_entry order by number").mapTo(String.class).list()) {
+                    now = now.after(RecordJson.readTagged(JsonText.read(act), "act", Stock.Act.class));
+                }
+                return now;
+            }));
+        }
+        return stock.get();
+    }
+
+    @Override
+    public synchronized Stock append(Stock.Act act, ZonedDateTime at) {
+        Stock before = stock();
+        Stock after = before.after(act);
+        guarded("keep what was done to the drawer", () -> inTransaction(() -> {
+            handle.execute("insert into stock_entry values (?, ?, ?, ?)", before.acts(), at.toInstant().toString(),
+                    at.getZone().getId(), RecordJson.writeTagged("act", (Record) act).toString());
+            project(before, after);
+            return after;
+        }));
+        stock = Optional.of(after);
+        return after;
+    }
+
+    private void project(Stock before, Stock after) {
+        Set<StockPart> was = new HashSet<>(before.all());
+        Set<StockPart> is = new HashSet<>(after.all());
+        was.stream().filter(p -> !is.contains(p)).forEach(p -> handle.execute("delete from stock where id = ?", p.id()));
+        is.stream().filter(p -> !was.contains(p))
+                .forEach(p -> handle.execute("insert into stock values (?, ?, ?, ?, ?)", p.id(), p.whence().code(), p.title(),
+                        p.quantity().isPresent() ? Integer.valueOf(p.quantity().getAsInt()) : null,
+                        RecordJson.write(p).toString()));
     }
 
     private static Double boxed(OptionalDouble value) {

@@ -12,11 +12,15 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import org.yellowhearth.core.fact.Aspect;
+import org.yellowhearth.core.fact.BenchTask;
 import org.yellowhearth.core.fact.Build;
+import org.yellowhearth.core.fact.CanWork;
 import org.yellowhearth.core.fact.CheckResult;
+import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Consent;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
+import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.GridCircuit;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
@@ -30,6 +34,7 @@ import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.Replaceable;
 import org.yellowhearth.core.fact.StatedValue;
@@ -155,9 +160,25 @@ final class Facts {
             case ReformPlan r -> List.of(r.part() + " " + words.word(r.school()), "to " + Quantity.volts(r.targetVolts()),
                     "at most " + Quantity.amperes(r.limitAmperes()),
                     r.steps().size() == 1 ? "one step" : r.steps().size() + " steps");
+            case Choice c -> List.of(c.part() + ": " + c.text(t -> t.title()), words.word(c.way()),
+                    shown("balanced with", c.balanceOhms(), Unit.OHM), c.standing() ? "under voltage while off" : "", c.reason());
+            case Fitting f -> fitting(f);
+            case CanWork c -> List.of(c.can().toString(), words.word(c.way()), shown("bore", c.boreMetres(), Unit.METRE),
+                    shown("height", c.heightMetres(), Unit.METRE), c.insulation(), c.mark());
+            case BenchTask t -> List.of(words.word(t.doing()), t.where(), t.what(), t.done() ? "done" : "");
+            case RectifierSwap r -> List.of(r.rectifier(), r.swapped() ? "silicon" : "stays",
+                    shown("behind", r.seriesOhms(), Unit.OHM), r.filament());
             case SupplySection s -> supply(s);
             case SupplyEvidence e -> evidence(e);
         });
+    }
+
+    private List<String> fitting(Fitting f) {
+        return List.of(f.part().toString(), f.removed() ? "old one out" : "", f.fitted() ? "new one in" : "",
+                f.checked() ? "checked" : "", f.sign() == Fitting.MeterSign.UNSTATED ? "" : words.word(f.sign()),
+                f.debt() == Fitting.Debt.UNSTATED ? "" : words.word(f.debt()), f.debtReason(), f.condition(),
+                f.keptAt().isEmpty() ? "" : "→ " + f.keptAt(), f.reversal(),
+                f.movedOver().stream().map(words::word).collect(Collectors.joining(", ")));
     }
 
     private List<String> supply(SupplySection section) {

@@ -8,17 +8,27 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Random;
 import java.util.Set;
+import org.yellowhearth.core.fact.BenchTask;
+import org.yellowhearth.core.fact.CanWork;
+import org.yellowhearth.core.fact.CapacitorWare;
+import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.GridCircuit;
 import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.fact.Place;
+import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.Replaceable;
+import org.yellowhearth.core.fact.ResistorWare;
+import org.yellowhearth.core.fact.SafetyClass;
 import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.Verdict;
+import org.yellowhearth.core.fact.Ware;
 import org.yellowhearth.core.part.Battery;
 import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
@@ -117,7 +127,7 @@ final class RandomParts {
 
     /** Something written down of a part, or a limit of the job. */
     static Item written(String id, PartRef part, Random r) {
-        return switch (r.nextInt(9)) {
+        return switch (r.nextInt(14)) {
             case 0 -> new Look(id, part, one(r, Look.Sign.values()), r.nextBoolean() ? "" : "at the rim");
             case 1 -> new StatedValue(id, part, one(r, StatedValue.Origin.values()), "8u \"450V\"", maybe(r, 1e-5), maybe(r, 450),
                     one(r, Polarity.values()));
@@ -126,6 +136,14 @@ final class RandomParts {
             case 3 -> new Overrule(id, part, one(r, Verdict.values()), "measured twice");
             case 4 -> new Parallel(id, part, PartRef.of("Z999"));
             case 5 -> new GridCircuit(id, part, 150, 470e3, -10, 5e-3, 40e-3, 240, maybe(r, 500), maybe(r, 12));
+            case 8 -> choice(id, part, r);
+            case 9 -> new Fitting(id, part, r.nextBoolean(), true, r.nextBoolean(),
+                    one(r, Fitting.MeterSign.values()),
+                    one(r, Fitting.Debt.values()), "until the post comes", "", "box 3", "", attachments(r));
+            case 10 -> new CanWork(id, part.whole(), one(r, Choice.Way.values()), OptionalDouble.of(0.03),
+                    OptionalDouble.of(0.07 + r.nextDouble() / 10), "card", "");
+            case 11 -> new BenchTask(id, one(r, BenchTask.Doing.values()), "mains corner", "close it", r.nextBoolean());
+            case 12 -> new RectifierSwap(id, "V5", r.nextBoolean(), maybe(r, 150), "");
             case 7 -> new Replaceable(id, part, r.nextBoolean(), maybe(r, 90));
             case 6 -> new ReformPlan(id, part, one(r, ReformPlan.ReformSchool.values()), 450, 1e-3,
                     List.of(new ReformPlan.Step(90, 4700, 2e-3, 1e-3, 600, 7200),
@@ -134,6 +152,19 @@ final class RandomParts {
                     new ReformPlan.Bounds(2.5e-3, 1.2, 10));
             default -> new LimitChange(id, "electrolytic-dry", "period", one(r, LimitChange.Which.values()), 0.5);
         };
+    }
+
+    private static Choice choice(String id, PartRef part, Random r) {
+        Ware ware = r.nextBoolean()
+                ? new CapacitorWare("electrolytic-dry", 47e-6, 0.2, 450, false, one(r, SafetyClass.values()),
+                        one(r, Leads.values()), OptionalDouble.of(0.02), OptionalDouble.empty(), OptionalDouble.of(0.3),
+                        maybe(r, 5),
+                        OptionalDouble.of(85), OptionalDouble.of(5000))
+                : new ResistorWare(150, 0.05, 5, one(r, Leads.values()), OptionalDouble.empty(), OptionalDouble.of(0.022),
+                        OptionalDouble.of(155));
+        Choice.Group one = new Choice.Group(List.of(new Choice.Taken("bag", "bag 7", one(r, Choice.Whence.values()), ware)));
+        return new Choice(id, part, one(r, Choice.Joined.values()), List.of(one, new Choice.Group(List.of(one.of().getFirst(),
+                one.of().getFirst()))), maybe(r, 1e5), one(r, Choice.Way.values()), r.nextBoolean(), "");
     }
 
     private static Set<Place.Attachment> attachments(Random r) {

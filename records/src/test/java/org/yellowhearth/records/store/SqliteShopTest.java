@@ -18,16 +18,23 @@ import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import org.flywaydb.core.Flyway;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.Paper;
+import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.IllegalEditException;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.renew.Stock;
+import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.records.jobfile.JobFileTest;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
 
@@ -238,5 +245,35 @@ public class SqliteShopTest {
         assertThat(new Places(Map.of(), home, "Mac OS X").logs()).isEqualTo(Path.of("/home/x/Library/Logs/Yellow Hearth"));
         assertThat(new Places(Map.of("APPDATA", "/roaming"), home, "Windows 11").logs()).isEqualTo(
                 Path.of("/roaming/Yellow Hearth/logs"));
+    }
+
+    /** Undo gives back what a change took, redo takes it again, another change ends that; all of it is there after a restart. */
+    @Test
+    public void theDrawerKeepsEveryActAndItsUndo() {
+        StockPart bag = new StockPart("bag-1", Choice.Whence.DRAWER, "bag 1",
+                new ResistorWare(150, 0.05, 5, Leads.AXIAL, OptionalDouble.empty(), OptionalDouble.empty(),
+                        OptionalDouble.empty()),
+                OptionalInt.of(3), OptionalDouble.empty(), OptionalInt.empty(), OptionalDouble.of(0.35), 1, "", false, "");
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            assertThat(shop.stock().all()).isEmpty();
+            shop.append(changed(Optional.empty(), Optional.of(bag)), NOW);
+            shop.append(changed(Optional.of(bag), Optional.of(bag.counted(9))), NOW);
+            shop.append(new Stock.Act.TakenBack(shop.stock().nextUndo().getAsInt()), NOW);
+        }
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            assertThat(shop.stock().drawer()).containsExactly(bag);
+            shop.append(new Stock.Act.DoneAgain(shop.stock().nextRedo().getAsInt()), NOW);
+            assertThat(shop.stock().part("bag-1").orElseThrow().quantity()).hasValue(9);
+            assertThat(shop.stock().nextRedo()).isEmpty();
+            assertThatThrownBy(() -> shop.append(changed(Optional.of(bag), Optional.empty()), NOW))
+                    .hasMessageContaining("no longer what it was");
+            assertThatThrownBy(() -> shop.append(new Stock.Act.TakenBack(0), NOW)).hasMessageContaining("turn");
+            shop.append(changed(Optional.of(bag.counted(9)), Optional.empty()), NOW);
+            assertThat(shop.stock().all()).isEmpty();
+        }
+    }
+
+    private static Stock.Act changed(Optional<StockPart> before, Optional<StockPart> after) {
+        return new Stock.Act.Changed(List.of(new Stock.Change(before, after)));
     }
 }

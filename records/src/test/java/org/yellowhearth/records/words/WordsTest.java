@@ -29,11 +29,15 @@ import org.yellowhearth.core.census.CensusWords;
 import org.yellowhearth.core.census.Colour;
 import org.yellowhearth.core.census.ColourCode;
 import org.yellowhearth.core.fact.Aspect;
+import org.yellowhearth.core.fact.BenchTask;
 import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CheckResult;
+import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.DrawingStyle;
 import org.yellowhearth.core.fact.Feature;
+import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.MainsEntry;
@@ -43,6 +47,7 @@ import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.ReformPlan;
+import org.yellowhearth.core.fact.SafetyClass;
 import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyLoad;
@@ -101,6 +106,7 @@ import org.yellowhearth.core.reform.ReformWords;
 import org.yellowhearth.core.reform.Schedule;
 import org.yellowhearth.core.reform.TrialDecay;
 import org.yellowhearth.core.reform.Worth;
+import org.yellowhearth.core.renew.Demand;
 import org.yellowhearth.core.renew.RenewWords;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Check;
@@ -158,6 +164,9 @@ public class WordsTest {
                 NextStep.Way.values(), Preset.values(), FaultRule.Sum.values(), SupplyConverter.Shape.values(),
                 SupplyRectifier.Heating.values(), SupplyRules.Place.values(), SupplyRules.How.values(),
                 SupplyModel.View.values(), ReformPlan.ReformSchool.values(), Ending.Chore.values(), Ending.Upshot.values(),
+                Choice.Joined.values(), Choice.Way.values(), Choice.Whence.values(), Fitting.MeterSign.values(),
+                Fitting.Debt.values(), BenchTask.Doing.values(), Leads.values(), SafetyClass.values(),
+                Demand.Circumstance.values(),
                 Schedule.Deed.values(), Reforming.Cause.values(), Reforming.Rule.values(),
                 ReformRun.RunPhase.values(), Judgement.Counsel.values(), Worth.Answer.values(), TrialDecay.Decay.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);

@@ -1,0 +1,90 @@
+package org.yellowhearth.core.renew;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+import org.yellowhearth.core.circuit.BadCircuitException;
+import org.yellowhearth.core.circuit.NoSolutionException;
+import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.Inrush;
+import org.yellowhearth.core.trace.SupplyFigures;
+import org.yellowhearth.core.trace.SupplyModel;
+
+/**
+ * What new parts do to a supply, side by side with the supply as it was when new.
+ *
+ * @param rails the points that sections name
+ * @param surge the greatest first surge of any rectifier (A)
+ */
+public record ChoiceEffect(List<Rail> rails, Pair surge) {
+    /** When new, and with what was chosen. */
+    public record Pair(double original, double chosen) {
+    }
+
+    /**
+     * A point.
+     *
+     * @param volts direct voltage
+     * @param ripple peak to peak (V)
+     */
+    public record Rail(String name, Pair volts, Pair ripple) {
+    }
+
+    public ChoiceEffect {
+        rails = List.copyOf(rails);
+    }
+
+    /**
+     * A new part.
+     *
+     * @param esrOhms none where it is not known; that of the drawing's part then
+     */
+    public record New(double farads, OptionalDouble esrOhms) {
+    }
+
+    /** The supply of a model with some of its capacitors changed; none where it cannot be worked out. */
+    public static Optional<ChoiceEffect> of(SupplyModel model, Map<PartRef, New> chosen, Watcher watcher) {
+        return model.supply().flatMap(drawn -> {
+            Supply changed = with(drawn, chosen);
+            SupplyFigures before = SupplyFigures.of(drawn, model.points());
+            SupplyFigures after = SupplyFigures.of(changed, model.points());
+            if (before.trouble().isPresent() || after.trouble().isPresent()) {
+                return Optional.empty();
+            }
+            List<Rail> rails = new ArrayList<>();
+            for (int k = 0; k < before.points().size(); k++) {
+                SupplyFigures.Point b = before.points().get(k);
+                SupplyFigures.Point a = after.points().get(k);
+                rails.add(new Rail(b.name(), new Pair(b.dcVolts(), a.dcVolts()),
+                        new Pair(b.ripplePeakToPeak(), a.ripplePeakToPeak())));
+            }
+            try {
+                return Optional.of(new ChoiceEffect(rails, new Pair(surge(drawn, s -> watcher.goOn(s / 2)),
+                        surge(changed, s -> watcher.goOn(0.5 + s / 2)))));
+            } catch (BadCircuitException | NoSolutionException _) {
+                return Optional.empty();
+            }
+        });
+    }
+
+    private static double surge(Supply supply, Watcher watcher) {
+        return Inrush.of(supply, List.of(), Map.of(), watcher).map(Inrush::peakAmperes).orElse(0.0);
+    }
+
+    /** A supply with new capacitors. */
+    static Supply with(Supply supply, Map<PartRef, New> chosen) {
+        return supply.tuned((knob, now) -> {
+            Optional<New> n = PartRef.parse(knob.element()).map(chosen::get);
+            return switch (knob.which()) {
+                case CAPACITANCE -> n.map(New::farads).orElse(now);
+                case SERIES_RESISTANCE -> n.filter(x -> x.esrOhms().isPresent()).map(x -> x.esrOhms().getAsDouble()).orElse(now);
+                default -> now;
+            };
+        });
+    }
+}
