@@ -97,6 +97,22 @@ public record Substitutes(Capacitor part, Demand demand, OptionalDouble needed, 
         return new Ranking(q).ranked();
     }
 
+    /** A judge of single parts for one place. */
+    public static Judge judge(Question q) {
+        Ranking ranking = new Ranking(q);
+        return ranking::judged;
+    }
+
+    /** Judges one part of stock. */
+    @FunctionalInterface
+    public interface Judge {
+        Judged of(StockPart part);
+    }
+
+    /** One part judged: what it would be as a substitute, or why it is none. */
+    public record Judged(Optional<Substitute> as, Optional<Message> refused) {
+    }
+
     /** One that is looked for. */
     private static final class Ranking {
         private final Question q;
@@ -213,17 +229,24 @@ public record Substitutes(Capacitor part, Demand demand, OptionalDouble needed, 
             return all;
         }
 
+        Judged judged(StockPart s) {
+            if (!(s.ware() instanceof CapacitorWare c) || kinds.isEmpty() || needed.isEmpty()) {
+                return new Judged(Optional.empty(), Optional.of(Message.of(
+                        kinds.isEmpty() ? RenewWords.NO_KIND : mains ? RenewWords.NO_MAINS : RenewWords.NO_RATING_MARKED)));
+            }
+            Optional<Message> no = refusal(s, c);
+            return new Judged(no.isPresent()
+                    ? Optional.empty()
+                    : Optional.of(new Substitute(new Combination.One(candidate(s)), List.of(s), points(s, c))), no);
+        }
+
         private List<Substitute> singles() {
             Map<String, Substitute> byLike = new HashMap<>();
             for (StockPart s : q.stock()) {
                 if (s.ware() instanceof CapacitorWare c) {
-                    Optional<Message> no = refusal(s, c);
-                    if (no.isPresent()) {
-                        refuse(no.get(), s);
-                    } else {
-                        Substitute made = new Substitute(new Combination.One(candidate(s)), List.of(s), points(s, c));
-                        byLike.merge(like(s, c), made, (a, b) -> a.score() <= b.score() ? a : b);
-                    }
+                    Judged judged = judged(s);
+                    judged.refused().ifPresent(no -> refuse(no, s));
+                    judged.as().ifPresent(made -> byLike.merge(like(s, c), made, (a, b) -> a.score() <= b.score() ? a : b));
                 }
             }
             return sorted(byLike.values().stream().toList());

@@ -49,7 +49,8 @@ public final class KnowledgeFiles {
                 CautionFile.read(open("cautions.json"), sources.keySet()), RuleFiles.roles(open("roles.json"), sources),
                 RuleFiles.windows(open("part-rules.json"), sources), RuleFiles.wear(open("part-rules.json")),
                 RuleFiles.signs(open("fault-rules.json")), RuleFiles.faults(open("fault-rules.json"), sources),
-                RuleFiles.supply(open("supply-rules.json"), sources), RuleFiles.renew(open("renew-rules.json"), sources));
+                RuleFiles.supply(open("supply-rules.json"), sources), RuleFiles.renew(open("renew-rules.json"), sources),
+                RuleFiles.period(open("period-rules.json"), sources));
     }
 
     private static JsonValue open(String name) {

@@ -14,6 +14,7 @@ import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.knowledge.PartRule;
 import org.yellowhearth.core.knowledge.PartWear;
+import org.yellowhearth.core.knowledge.PeriodRules;
 import org.yellowhearth.core.knowledge.RenewRules;
 import org.yellowhearth.core.knowledge.RoleRule;
 import org.yellowhearth.core.knowledge.Source;
@@ -163,5 +164,25 @@ final class RuleFiles {
 
     private static RenewRules.Window window(JsonValue v) {
         return new RenewRules.Window(v.field("least").number(0.1, 1), v.field("most").number(1, 20));
+    }
+
+    /** What was done in which years. */
+    static PeriodRules period(JsonValue file, Map<String, Source> sources) {
+        file.object("format", "version", "values", "customs");
+        List<PeriodRules.Values> values = file.field("values").list(MOST).stream().map(v -> {
+            v.object("families", "to", "microfarads", "source");
+            return new PeriodRules.Values(
+                    v.field("families").list(MOST).stream().map(f -> f.code(Family.class)).collect(Collectors.toSet()),
+                    v.field("to").integer(1900, 2100),
+                    v.field("microfarads").list(MOST).stream().map(f -> 1e-6 * f.number(1e-6, 1e6)).toList(),
+                    KnowledgeFiles.cite(v, "source", sources));
+        }).toList();
+        List<PeriodRules.Custom> customs = file.field("customs").list(MOST).stream().map(v -> {
+            v.object("id", "subject", "from", "to", "region", "source");
+            return new PeriodRules.Custom(v.field("id").text(LONGEST), v.field("subject").code(PeriodRules.Subject.class),
+                    v.field("from").integer(1900, 2100), v.field("to").integer(1900, 2100), v.field("region").text(LONGEST),
+                    KnowledgeFiles.cite(v, "source", sources));
+        }).toList();
+        return new PeriodRules(values, customs);
     }
 }

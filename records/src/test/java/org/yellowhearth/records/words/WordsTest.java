@@ -70,6 +70,7 @@ import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.knowledge.LimitProfile;
+import org.yellowhearth.core.knowledge.PeriodRules;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.knowledge.SupplyRules;
 import org.yellowhearth.core.marking.DateCode;
@@ -166,7 +167,7 @@ public class WordsTest {
                 SupplyModel.View.values(), ReformPlan.ReformSchool.values(), Ending.Chore.values(), Ending.Upshot.values(),
                 Choice.Joined.values(), Choice.Way.values(), Choice.Whence.values(), Fitting.MeterSign.values(),
                 Fitting.Debt.values(), BenchTask.Doing.values(), Leads.values(), SafetyClass.values(),
-                Demand.Circumstance.values(),
+                Demand.Circumstance.values(), PeriodRules.Subject.values(),
                 Schedule.Deed.values(), Reforming.Cause.values(), Reforming.Rule.values(),
                 ReformRun.RunPhase.values(), Judgement.Counsel.values(), Worth.Answer.values(), TrialDecay.Decay.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
@@ -192,6 +193,7 @@ public class WordsTest {
             k.hazards().forEach(h -> keys.add("Hazard." + h));
         });
         Stream.of(Role.values()).forEach(role -> keys.add("Leaves." + role.code()));
+        KnowledgeFiles.read().period().customs().forEach(c -> keys.add("Custom." + c.id()));
         Stream.of(Sort.values()).filter(sort -> sort != Sort.CAPACITOR).forEach(sort -> keys.add("Leaves.sort-" + sort.code()));
         return keys;
     }
