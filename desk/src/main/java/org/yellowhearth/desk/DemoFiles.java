@@ -7,7 +7,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
 
-/** The job files of a folder, in order of name. */
+/** What a demo shop starts with: the job files of a folder, in order of name, and the list of its drawer. */
 final class DemoFiles {
     private DemoFiles() {
     }
@@ -18,5 +18,9 @@ final class DemoFiles {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    static Path drawerIn(Path folder) {
+        return folder.resolve("drawer.csv");
     }
 }

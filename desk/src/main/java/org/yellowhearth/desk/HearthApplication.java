@@ -17,6 +17,7 @@ import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.Background;
@@ -70,6 +71,7 @@ public final class HearthApplication extends Application {
                 desk.shelf().refresh();
             } else {
                 desk.shelf().bringIn(DemoFiles.in(Path.of(demo)));
+                desk.stock().bringIn(DemoFiles.drawerIn(Path.of(demo)), Whence.DRAWER);
             }
         } catch (ShopException e) {
             LOG.error("The shop could not be opened", e);

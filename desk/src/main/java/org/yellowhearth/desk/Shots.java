@@ -29,6 +29,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
+import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Policy;
@@ -99,6 +100,7 @@ public final class Shots extends Application {
     private void plan() {
         Path demo = Path.of(getParameters().getNamed().get("demo"));
         steps.add(() -> model.shelf().bringIn(DemoFiles.in(demo)));
+        steps.add(() -> model.stock().bringIn(DemoFiles.drawerIn(demo), Whence.DRAWER));
         steps.add(() -> model.tell("", false));
         shot("shop");
         steps.add(() -> open("Brindlecote"));

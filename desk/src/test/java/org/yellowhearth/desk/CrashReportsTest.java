@@ -6,12 +6,15 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.census.ColourCode;
+import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.records.census.CensusImport;
 
@@ -54,7 +57,8 @@ public class CrashReportsTest {
             String last = whole.substring(whole.lastIndexOf('.') + 1);
             boolean named = List.of("arrival.page.", "safety.plan.", "about.grid.", "trace.page.", "describe.add.",
                     "reform.page.", "reform.column.", "reform.in-set.", "reform.quality.", "reform.link.which.",
-                    "reform.link.none.").stream()
+                    "reform.link.none.", "renew.page.", "renew.state.", "renew.rectifier.", "renew.shopping.", "shop.page.",
+                    "stock.column.").stream()
                     .anyMatch(whole::startsWith)
                     && code.indexOf("\"" + last + "\"") >= 0;
             boolean state = whole.startsWith("safety.check.")
@@ -65,7 +69,12 @@ public class CrashReportsTest {
                     && Stream.of(CensusImport.What.values()).anyMatch(w -> w.name().equalsIgnoreCase(last));
             boolean doing = whole.startsWith("section.state.")
                     && Stream.of(SupplyReading.State.values()).anyMatch(s -> s.code().equals(last));
-            boolean made = named || doing || state || scheme || fate || whole.startsWith("stage.")
+            boolean step = whole.startsWith("renew.sheet.state.")
+                    && Stream.of(FittingSheet.State.values()).anyMatch(x -> x.name().equalsIgnoreCase(last));
+            boolean whence = whole.startsWith("stock.file.")
+                    && Stream.of(Choice.Whence.values()).anyMatch(w -> w.code().equals(last));
+            boolean field = whole.startsWith("stock.field.") && code.indexOf("Field." + last.toUpperCase(Locale.ROOT)) >= 0;
+            boolean made = step || whence || field || named || doing || state || scheme || fate || whole.startsWith("stage.")
                     || whole.startsWith("sheet.key.")
                     || whole.startsWith("sheet.bench.");
             assertThat(made || code.indexOf("\"" + whole + "\"") >= 0).as("label %s is used", whole).isTrue();

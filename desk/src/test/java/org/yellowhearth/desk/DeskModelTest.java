@@ -21,6 +21,7 @@ import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
@@ -294,6 +295,16 @@ public class DeskModelTest {
                     throw new ShopException("The disk is full.");
                 }
                 return shop.append(id, acts, at);
+            }
+
+            @Override
+            public Stock stock() {
+                return shop.stock();
+            }
+
+            @Override
+            public Stock append(Stock.Act act, ZonedDateTime at) {
+                return shop.append(act, at);
             }
 
             @Override

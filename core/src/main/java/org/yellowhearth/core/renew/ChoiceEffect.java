@@ -1,6 +1,7 @@
 package org.yellowhearth.core.renew;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,6 +10,10 @@ import java.util.OptionalDouble;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.fact.CapacitorWare;
+import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Inrush;
@@ -70,6 +75,28 @@ public record ChoiceEffect(List<Rail> rails, Pair surge) {
                 return Optional.empty();
             }
         });
+    }
+
+    /** What the choices of a job put into its supply; those that something other than capacitors was chosen for are left out. */
+    public static Map<PartRef, New> chosen(Job job, Knowledge knowledge) {
+        Map<PartRef, New> all = new HashMap<>();
+        for (Choice c : job.items(Choice.class)) {
+            if (c.all().stream().allMatch(t -> t.ware() instanceof CapacitorWare)) {
+                all.put(c.part(), of(Substitute.combined(c, t -> candidate(t, knowledge))));
+            }
+        }
+        return all;
+    }
+
+    /** A combination as a new part. */
+    public static New of(Combination combination) {
+        return new New(combination.farads(), combination.esrOhms());
+    }
+
+    private static Candidate candidate(Choice.Taken t, Knowledge knowledge) {
+        CapacitorWare w = (CapacitorWare) t.ware();
+        boolean polar = knowledge.kinds().containsKey(w.kind()) && knowledge.kind(w.kind()).polarised();
+        return new Candidate(t.stock(), w.farads(), w.tolerance(), w.volts(), polar, w.esrOhms(), w.rippleAmperes(), 0, 0);
     }
 
     private static double surge(Supply supply, Watcher watcher) {

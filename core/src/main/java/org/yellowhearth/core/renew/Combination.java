@@ -203,6 +203,11 @@ public sealed interface Combination {
             return own / (own + others);
         }
 
+        /** The greatest share that any of them may get at switching on. */
+        public double greatestShare() {
+            return of.stream().mapToDouble(this::worstShare).max().orElseThrow();
+        }
+
         @Override
         public OptionalDouble esrOhms() {
             return of.stream().anyMatch(c -> c.esrOhms().isEmpty())

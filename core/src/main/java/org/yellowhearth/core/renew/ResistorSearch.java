@@ -15,6 +15,8 @@ import org.yellowhearth.core.part.PartRef;
 /** One resistor or two that stand for one that is wanted: in series one current flows through both, so that heat divides by their ohms; side by side by what they conduct. */
 public final class ResistorSearch {
     private static final double PER_PART = 0.02;
+    /** One that takes less of the heat than this share helps nobody (our own step). */
+    private static final double LEAST_SHARE = 0.05;
 
     private ResistorSearch() {
     }
@@ -95,7 +97,8 @@ public final class ResistorSearch {
     }
 
     private static void keep(Found f, double watts, double tolerance, List<Found> all) {
-        if (f.watts() >= watts * (1 - 1e-9) && f.distance() <= Math.log(1 + tolerance) + PER_PART) {
+        if (f.shares().stream().allMatch(s -> s >= LEAST_SHARE) && f.watts() >= watts * (1 - 1e-9)
+                && f.distance() <= Math.log(1 + tolerance) + PER_PART) {
             all.add(f);
         }
     }

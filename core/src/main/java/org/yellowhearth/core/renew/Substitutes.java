@@ -443,9 +443,11 @@ public record Substitutes(Capacitor part, Demand demand, OptionalDouble needed, 
             boolean standing = q.job().of(part.ref(), Choice.class).stream()
                     .anyMatch(Choice::standing);
             return Life.of(c, warmer, q.demand().rippleAmperes(), standing)
-                    .map(l -> new Point(Message.of(RenewWords.SUB_LIFE, new Quantity(round(l.hours()), Unit.HOUR),
-                            new Quantity(Math.round(l.coreCelsius()), Unit.CELSIUS),
-                            Long.toString(Math.round(l.years()))),
+                    .map(l -> new Point(
+                            Message.of(standing ? RenewWords.SUB_LIFE_STANDING : RenewWords.SUB_LIFE,
+                                    new Quantity(round(l.hours()), Unit.HOUR),
+                                    new Quantity(Math.round(l.coreCelsius()), Unit.CELSIUS),
+                                    Long.toString(Math.round(l.years()))),
                             l.years() < 5 ? 0.3 : l.years() < Life.MOST_YEARS ? 0.08 : 0));
         }
 

@@ -3,6 +3,7 @@ package org.yellowhearth.desk.forms;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BooleanSupplier;
+import java.util.function.UnaryOperator;
 
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Control;
@@ -61,6 +62,16 @@ public final class AddLine extends FlowPane {
         ComboBox<T> box = new ComboBox<>();
         box.getItems().addAll(options);
         box.setConverter(Form.words(model));
+        box.setValue(options.getFirst());
+        labelled(label, id, box);
+        return box;
+    }
+
+    /** A choice among ids that are shown by their words, the first chosen. */
+    public ComboBox<String> pick(String label, String id, List<String> options, UnaryOperator<String> words) {
+        ComboBox<String> box = new ComboBox<>();
+        box.getItems().addAll(options);
+        box.setConverter(Shown.by(words, ""));
         box.setValue(options.getFirst());
         labelled(label, id, box);
         return box;

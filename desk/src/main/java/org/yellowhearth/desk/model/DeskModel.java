@@ -69,6 +69,8 @@ public final class DeskModel {
     private final TraceModel trace;
     private final InstrumentsModel instruments;
     private final ReformModel reform;
+    private final StockModel stock;
+    private final RenewModel renew;
     private boolean keeping;
     private final AtomicInteger ids = new AtomicInteger();
 
@@ -88,6 +90,8 @@ public final class DeskModel {
         this.trace = new TraceModel(this);
         this.instruments = new InstrumentsModel(this);
         this.reform = new ReformModel(this);
+        this.stock = new StockModel(this, shop);
+        this.renew = new RenewModel(this);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -151,6 +155,14 @@ public final class DeskModel {
 
     public ReformModel reform() {
         return reform;
+    }
+
+    public StockModel stock() {
+        return stock;
+    }
+
+    public RenewModel renew() {
+        return renew;
     }
 
     public InstrumentsModel instruments() {

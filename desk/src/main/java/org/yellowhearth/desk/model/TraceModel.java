@@ -7,17 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 
-import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
-import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplySection;
@@ -53,9 +50,8 @@ public final class TraceModel {
     private final ReadOnlyObjectWrapper<Optional<ToleranceRuns>> runs = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<List<Margins>> margins = new ReadOnlyObjectWrapper<>(List.of());
     private final ObjectProperty<String> chosen = new SimpleObjectProperty<>("");
-    private final DoubleProperty progress = new SimpleDoubleProperty(-1);
     private final Map<Knob, Double> changes = new HashMap<>();
-    private AtomicBoolean wanted = new AtomicBoolean();
+    private final LongWork work;
     private boolean working;
     private boolean again;
     private List<?> basis = List.of();
@@ -95,6 +91,7 @@ public final class TraceModel {
 
     TraceModel(DeskModel model) {
         this.model = model;
+        work = new LongWork(model.background());
         model.openProperty().addListener((_, _, _) -> jobChanged());
         model.stageProperty().addListener((_, _, _) -> jobChanged());
     }
@@ -130,8 +127,8 @@ public final class TraceModel {
     }
 
     /** How far a long computation is, 0 to 1; below nothing while none runs. */
-    public DoubleProperty progressProperty() {
-        return progress;
+    public ReadOnlyDoubleProperty progressProperty() {
+        return work.progressProperty();
     }
 
     /** Works out the supply anew where the job's supply, parts or readings are others than before; only while Trace is looked at. */
@@ -274,7 +271,7 @@ public final class TraceModel {
         model.openProperty().get().ifPresent(open -> {
             Job job = open.job();
             OptionalDouble age = age(job);
-            beside((watcher, show) -> Suspicion.of(job, model.knowledge(), age,
+            work.start((watcher, show) -> Suspicion.of(job, model.knowledge(), age,
                     ref -> open.assessment(ref).map(a -> a.risk().chance()).orElse(0.1)).ifPresent(s -> {
                         Consumer<Findings> found = f -> show.accept(() -> findings.set(Optional.of(f)));
                         Optional<Diagnosis> asked = s.used().isEmpty() ? Optional.empty() : Diagnosis.of(s.question(), watcher);
@@ -298,7 +295,7 @@ public final class TraceModel {
             Job job = open.job();
             OptionalDouble age = age(job);
             List<String> points = points();
-            beside((watcher, show) -> Suspicion.of(job, model.knowledge(), age, _ -> 0.1).ifPresent(s -> {
+            work.start((watcher, show) -> Suspicion.of(job, model.knowledge(), age, _ -> 0.1).ifPresent(s -> {
                 ToleranceRuns done = ToleranceRuns.of(s.question().supply(), points, s.question().spread(), RUNS, SEED, watcher);
                 show.accept(() -> runs.set(Optional.of(done)));
             }));
@@ -311,7 +308,7 @@ public final class TraceModel {
             Job job = model.job();
             OptionalDouble age = age(job);
             Map<Knob, Double> asked = Map.copyOf(changes);
-            beside((watcher, show) -> {
+            work.start((watcher, show) -> {
                 double share = asked.isEmpty() ? 1 : 0.5;
                 List<Margins> done = new ArrayList<>(
                         List.of(margins(job, now, now.supply().orElseThrow(), age, false, s -> watcher.goOn(share * s))));
@@ -335,46 +332,6 @@ public final class TraceModel {
 
     /** Stops what runs. */
     public void stop() {
-        wanted.set(false);
-        progress.set(-1);
-    }
-
-    private interface Slow {
-        void run(Watcher watcher, Consumer<Runnable> show);
-    }
-
-    private void beside(Slow work) {
-        stop();
-        AtomicBoolean mine = new AtomicBoolean(true);
-        wanted = mine;
-        progress.set(0);
-        Watcher watcher = share -> {
-            model.background().report(() -> {
-                if (mine.get()) {
-                    progress.set(share);
-                }
-            });
-            return mine.get();
-        };
-        model.background().aside(() -> {
-            try {
-                work.run(watcher, then -> model.background().report(() -> {
-                    if (mine.get()) {
-                        then.run();
-                    }
-                }));
-                return true;
-            } catch (StoppedException _) {
-                return false;
-            } finally {
-                // However it ends, by a fault too, nothing runs any more.
-                model.background().report(() -> {
-                    if (mine.getAndSet(false)) {
-                        progress.set(-1);
-                    }
-                });
-            }
-        }, _ -> {
-        });
+        work.stop();
     }
 }

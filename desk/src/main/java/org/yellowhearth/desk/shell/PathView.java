@@ -4,7 +4,6 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-
 import javafx.beans.binding.Bindings;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -14,11 +13,14 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.arrival.MainsFit;
 import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.reform.ReformRun;
+import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
 import org.yellowhearth.desk.Labels;
@@ -96,7 +98,15 @@ final class PathView extends VBox {
         set(Stage.TRACE, open.job().items(SupplySection.class).isEmpty() ? "untouched" : readings == 0 ? "hand" : "done",
                 readings == 0 ? "" : Long.toString(readings));
         reform(open);
+        renew(open);
         set(Stage.DOSSIER, "untouched", "");
+    }
+
+    private void renew(OpenJob open) {
+        List<Choice> choices = open.job().items(Choice.class);
+        long done = open.job().items(Fitting.class).stream().filter(Fitting::checked).count();
+        String state = SignOff.of(open.job()).blocked() ? "attention" : done > 0 && done == choices.size() ? "done" : "hand";
+        set(Stage.RENEW, choices.isEmpty() ? "untouched" : state, choices.isEmpty() ? "" : done + " / " + choices.size());
     }
 
     private void reform(OpenJob open) {

@@ -24,6 +24,7 @@ import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.reform.ReformView;
+import org.yellowhearth.desk.renew.RenewView;
 import org.yellowhearth.desk.safety.SafetyView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
@@ -49,6 +50,7 @@ public final class ShellView extends StackPane {
     private final ShortcutSheet sheet = new ShortcutSheet();
     private final DossierView dossier;
     private final ReformView reform;
+    private final RenewView renew;
     private final Map<Stage, Region> stages = new EnumMap<>(Stage.class);
 
     /** A window over a model. */
@@ -67,6 +69,8 @@ public final class ShellView extends StackPane {
         stages.put(Stage.TRACE, new TraceView(model, files, appearance.em()));
         reform = new ReformView(model, files, appearance.em());
         stages.put(Stage.REFORM, reform);
+        renew = new RenewView(model, files, appearance.em());
+        stages.put(Stage.RENEW, renew);
         stages.put(Stage.DOSSIER, dossier);
         getStyleClass().add("hearth-root");
         bench.getStyleClass().add("bench");
@@ -161,6 +165,12 @@ public final class ShellView extends StackPane {
         reform.show(page);
     }
 
+    /** Shows a page of Renew by its name. */
+    public void showRenew(String page) {
+        model.stageProperty().set(Stage.RENEW);
+        renew.show(page);
+    }
+
     private void pressed(KeyEvent e) {
         if (model.gateProperty().get().isPresent()) {
             return;
@@ -203,7 +213,7 @@ public final class ShellView extends StackPane {
         switch (e.getCode()) {
             case PLUS, EQUALS, ADD -> appearance.resize(1);
             case MINUS, SUBTRACT -> appearance.resize(-1);
-            case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7 ->
+            case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7, DIGIT8 ->
                 model.stageProperty().set(List.of(Stage.values()).get(e.getCode().getCode() - KeyCode.DIGIT1.getCode()));
             case HOME -> {
                 if (inJob) {

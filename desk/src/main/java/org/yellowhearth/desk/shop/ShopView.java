@@ -3,7 +3,6 @@ package org.yellowhearth.desk.shop;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -15,14 +14,18 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.desk.renew.DrawerPane;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.desk.theme.HearthDrawing;
@@ -71,9 +74,16 @@ public final class ShopView extends BorderPane {
         });
         Label title = new Label(Labels.of("shop.title"));
         title.getStyleClass().add("stage-title");
-        VBox middle = new VBox(title, shelf);
+        DrawerPane drawer = new DrawerPane(model, files);
+        StackPane place = new StackPane(shelf);
+        PageTabs tabs = new PageTabs(List.of("shelf", "drawer"), "shop.page.", "shop-",
+                page -> place.getChildren().setAll(page.equals("shelf") ? shelf : drawer));
+        tabs.mark("shelf");
+        HBox line = new HBox(title, tabs);
+        line.getStyleClass().add("stage-line");
+        VBox middle = new VBox(line, place);
         middle.getStyleClass().add("shop-middle");
-        VBox.setVgrow(shelf, Priority.ALWAYS);
+        VBox.setVgrow(place, Priority.ALWAYS);
         setCenter(middle);
         Label caution = new Label(Labels.of("shop.caution"));
         caution.setWrapText(true);
@@ -201,6 +211,12 @@ public final class ShopView extends BorderPane {
                 }
             });
             VBox right = new VBox(parts, counts);
+            SignOff signOff = SignOff.of(open.job());
+            if (!signOff.owed().isEmpty()) {
+                Label owed = new Label(Labels.of(signOff.blocked() ? "shop.owed-blocks" : "shop.owed", signOff.owed().size()));
+                owed.getStyleClass().add(signOff.blocked() ? "point-against" : "card-facts");
+                right.getChildren().add(owed);
+            }
             right.getStyleClass().add("card-right");
             HBox card = new HBox(left, right);
             card.getStyleClass().add("card");

@@ -21,13 +21,17 @@ import org.openpdf.text.pdf.PdfPTable;
 import org.openpdf.text.pdf.PdfWriter;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Finding;
+import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.part.Part;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Caution.CautionWords;
 import org.yellowhearth.core.safety.HearthState;
@@ -93,7 +97,9 @@ public final class DossierPdf {
         document.open();
         setPlate(plate);
         policy();
+        owed();
         overview();
+        removed();
         parts();
         journal();
         sources();
@@ -148,15 +154,52 @@ public final class DossierPdf {
         dossier.items().forEach(i -> counts.merge(i.assessment().verdict(), 1, Integer::sum));
         add(pages.line(dossier.items().size() + " parts: " + String.join(", ",
                 counts.entrySet().stream().map(e -> e.getValue() + " " + words.word(e.getKey())).toList())));
-        PdfPTable table = pages.table(new float[]{0.7f, 3.2f, 1.2f, 3}, "part", "what it is", "verdict", "proposed replacement");
+        PdfPTable table = pages.table(new float[]{0.7f, 3.2f, 1.2f, 3}, "part", "what it is", "verdict", "in its place");
         for (Dossier.Item item : dossier.items()) {
             Assessment a = item.assessment();
             table.addCell(pages.cell(a.part().ref().toString(), pages.strong()));
             table.addCell(pages.cell(describe.part(a.part()), pages.text()));
             table.addCell(pages.cell(verdict(a.verdict())));
-            table.addCell(pages.cell(describe.replacement(item.replacement()).orElse("—"), pages.text()));
+            table.addCell(pages.cell(instead(item), pages.text()));
         }
         document.add(table);
+    }
+
+    /** What was chosen, and whether it is in; what is proposed where nothing was chosen yet. */
+    private String instead(Dossier.Item item) {
+        PartRef ref = item.assessment().part().ref();
+        boolean in = dossier.job().of(ref, Fitting.class).stream().anyMatch(Fitting::fitted);
+        return dossier.job().of(ref, Choice.class).stream().findFirst()
+                .map(c -> (in ? "fitted: " : "chosen: ") + Describe.choice(c))
+                .orElseGet(() -> describe.replacement(item.replacement()).map(r -> "proposed: " + r).orElse("—"));
+    }
+
+    /** What is owed on the set; a set that must not go back says so before anything else is read. */
+    private void owed() {
+        SignOff signOff = SignOff.of(dossier.job());
+        if (signOff.owed().isEmpty()) {
+            return;
+        }
+        section("Still owed");
+        if (signOff.blocked()) {
+            add(pages.labelled("Not to be handed back", "before what is marked [!] is settled."));
+        }
+        signOff.owed().forEach(o -> add(pages.labelled((o.blocks() ? "[!] " : "") + o.about(), words.say(o.why()))));
+    }
+
+    private void removed() {
+        List<PeriodRecord> all = PeriodRecord.all(dossier.job(), dossier.knowledge());
+        if (all.isEmpty()) {
+            return;
+        }
+        section("What gave way, and to what");
+        for (PeriodRecord r : all) {
+            add(pages.labelled(r.part(), ""));
+            PdfPTable table = new PdfPTable(new float[]{1, 3});
+            table.setWidthPercentage(100);
+            r.entries().stream().filter(e -> !e.label().equals("Read")).forEach(e -> row(table, e.label(), e.text()));
+            document.add(table);
+        }
     }
 
     private Phrase verdict(Verdict verdict) {

@@ -9,10 +9,15 @@ import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-
+import org.yellowhearth.core.fact.CapacitorWare;
+import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.ReformPlan;
+import org.yellowhearth.core.fact.ResistorWare;
+import org.yellowhearth.core.fact.SafetyClass;
+import org.yellowhearth.core.fact.Ware;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
@@ -145,6 +150,30 @@ public final class Describe {
 
     private static String rating(double volts, boolean mains) {
         return Quantity.volts(volts) + (mains ? " AC" : "");
+    }
+
+    /** A ware in a few words: {@code 22 µF 450 V, electrolytic, axial}. */
+    public String ware(Ware ware) {
+        List<String> pieces = new ArrayList<>();
+        switch (ware) {
+            case CapacitorWare c -> {
+                pieces.add(joined(Quantity.farads(c.farads()), rating(c.volts(), c.ratedForMains())));
+                pieces.add(c.safety() == SafetyClass.UNSTATED ? "" : words.word(c.safety()));
+                pieces.add(words.capacitorKind(c.kind()));
+            }
+            case ResistorWare r -> pieces.add(joined(Quantity.ohms(r.ohms()), Quantity.watts(r.watts())));
+        }
+        String leads = ware.leads() == Leads.UNSTATED ? "" : words.word(ware.leads());
+        pieces.add(pieces.getLast().contains(leads) ? "" : leads);
+        return String.join(", ", pieces.stream().filter(t -> !t.isEmpty()).toList());
+    }
+
+    /** What was chosen, every ware by its value and rating: {@code 220 µF 400 V — 220 µF 400 V}. */
+    public static String choice(Choice choice) {
+        return choice.text(t -> switch (t.ware()) {
+            case CapacitorWare c -> joined(Quantity.farads(c.farads()), rating(c.volts(), c.ratedForMains()));
+            case ResistorWare r -> joined(Quantity.ohms(r.ohms()), Quantity.watts(r.watts()));
+        });
     }
 
     /** All that is known of a part in one line. */

@@ -3,6 +3,7 @@ package org.yellowhearth.records.knowledge;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -10,6 +11,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.Transient.Watcher;
@@ -31,9 +35,11 @@ import org.yellowhearth.core.renew.ChoiceEffect;
 import org.yellowhearth.core.renew.Demand;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.KitMatch;
+import org.yellowhearth.core.renew.MainsWork;
 import org.yellowhearth.core.renew.RectifierChange;
 import org.yellowhearth.core.renew.RenewWords;
 import org.yellowhearth.core.renew.SemiSheet;
+import org.yellowhearth.core.renew.Shopping;
 import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
@@ -41,6 +47,9 @@ import org.yellowhearth.core.renew.Substitutes;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.core.trace.SupplyModel;
+import org.yellowhearth.records.dossier.Dossier;
+import org.yellowhearth.records.dossier.DossierPdf;
+import org.yellowhearth.records.dossier.RenewPapers;
 import org.yellowhearth.records.stock.StockCsv;
 
 /** From choices to the bench: rectifiers, what the new parts do, the sheet, what is owed, kits, what belongs to its year. */
@@ -229,5 +238,67 @@ public class RenewWorkTest {
         assertThat(SemiSheet.of(b.job().part(PartRef.of("Q2")).orElseThrow(), b.job())).extracting(m -> m.key().key())
                 .contains(RenewWords.SEMI_STATIC.key());
         assertThat(SemiSheet.of(b.job().part(PartRef.of("R1")).orElseThrow(), b.job())).isEmpty();
+    }
+
+    /**
+     * I = 2πfCV (textbook): 4.7 nF at 240 V 50 Hz let 0.35 mA through; R = t/(C·ln(√2·V/60)) makes the plug safe. What is chosen counts, not
+     * what gives way. The fuse carries half as much again (common practice) and stands fifteen times the current for half a period.
+     */
+    @Test
+    public void theMainsSideIsSummedUp() {
+        Bench b = supply(SUPPLY + "; + C8 .1 MFD 400 V paper across line; + C9 .01 MFD 400 V paper line to chassis",
+                Preset.VALVE_CHOKE);
+        double volts = b.job().plate().mains().orElseThrow().volts();
+        double hertz = b.job().plate().mains().orElseThrow().hertz();
+        MainsWork before = MainsWork.of(b.job(), model(b).supply(), Watcher.NOBODY).orElseThrow();
+        assertThat(before.touchAmperes().orElseThrow()).isCloseTo(2 * Math.PI * hertz * 10e-9 * volts, within(1e-9));
+        choose(b, "C9", "Y2-4.7n-250");
+        MainsWork now = MainsWork.of(b.job(), model(b).supply(), Watcher.NOBODY).orElseThrow();
+        assertThat(now.touchAmperes().orElseThrow()).isCloseTo(2 * Math.PI * hertz * 4.7e-9 * volts, within(1e-9));
+        double most = 1 / (0.1e-6 * Math.log(Math.sqrt(2) * volts / 60));
+        assertThat(now.bleeder().orElseThrow().ohms()).isBetween(most / 1.25, most);
+        assertThat(now.bleeder().orElseThrow().seconds()).isBetween(0.75, 1.0);
+        double running = now.runningAmperes().orElseThrow();
+        assertThat(running * volts * 0.8).as("watts of a small valve supply").isBetween(15.0, 120.0);
+        assertThat(now.squareSeconds().orElseThrow()).isGreaterThanOrEqualTo(Math.pow(15 * running, 2) / 2 / (2 * hertz) * 0.999);
+        assertThat(now.fuse().orElseThrow().amperes()).isBetween(1.5 * running, 2 * running);
+        assertThat(now.fuse().orElseThrow().lag()).as("a transformer melts a quick fuse").isTrue();
+        assertThat(MainsWork.of(b.job(), Optional.empty(), Watcher.NOBODY).orElseThrow().fuse()).isEmpty();
+    }
+
+    @Test
+    public void papersSayWhatTheBenchNeeds() throws IOException {
+        Bench b = supply(
+                SUPPLY + "; + C7 25 MFD 25 V electrolytic bias filter positive earth; + C5 .047 MFD 400 V paper coupling",
+                Preset.VALVE_CHOKE);
+        choose(b, "C1", "AE-22-450");
+        choose(b, "C7", "RE-22-50");
+        choose(b, "C5", "PA-47n-630");
+        put(b, Fitting.of(PartRef.of("C1")).with(f -> {
+            f.removed = true;
+            f.keptAt = "in a bag inside the cabinet";
+        }));
+        String sheet = text(RenewPapers.sheet(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW));
+        assertThat(sheet).contains("Unplugged", "C1 16 µF 450 V → 22 µF 450 V", "PLUS goes to chassis", "Stop and test",
+                "[x] [ ] [ ]");
+        assertThat(sheet.indexOf("C1 16")).isLessThan(sheet.indexOf("Stop and test")).isLessThan(sheet.indexOf("C5 0.047"));
+        String record = text(RenewPapers.record(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW));
+        assertThat(record).contains("in a bag inside the cabinet", "A repairer of 1952 would have fitted", "AE-22-450");
+        assertThat(text(RenewPapers.labels(b.job(), Bench.NOW))).contains("C7 22 µF 50 V", "for 25 µF 25 V", "PA-47n-630");
+        Shopping list = Shopping.of(
+                List.of(new Shopping.Wanting("Set", b.job().items(Choice.class), b.job().items(Fitting.class))),
+                Map.of("AE-22-450", of("AE-22-450")), new Shopping.Terms(0, 5, 0, 0));
+        assertThat(text(RenewPapers.shopping(list, Bench.NOW))).contains("AE-22-450", "Set C1", "not stated");
+        Dossier dossier = Dossier.of(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW);
+        assertThat(text(DossierPdf.bytes(dossier))).contains("chosen: 22 µF 450 V").doesNotContain("Still owed");
+        put(b, Fitting.of(PartRef.of("C7")).with(f -> f.sign = Fitting.MeterSign.REVERSED));
+        assertThat(text(DossierPdf.bytes(Dossier.of(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW)))).contains("Still owed",
+                "Not to be handed back");
+    }
+
+    private static String text(byte[] pdf) throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+        }
     }
 }

@@ -1,0 +1,92 @@
+package org.yellowhearth.desk.renew;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Set;
+
+import javafx.beans.binding.Bindings;
+import javafx.beans.binding.DoubleBinding;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.dossier.PaperTray;
+import org.yellowhearth.desk.forms.PageTabs;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.desk.shell.FileAsk;
+
+/** Renew: the condemned parts at the left, and at the right what comes in their places, from the choice to the last tick at the bench. */
+public final class RenewView extends BorderPane {
+    private static final double PLACES_EMS = 20;
+    private static final double PLACES_SHARE = 0.3;
+    /** Pages about one part stand beside the list of parts; the others take the whole width. */
+    private static final Set<String> OF_ONE = Set.of("choose", "record");
+
+    private final DeskModel model;
+    private final PlacesPane places;
+    private final Map<String, Node> pages = new LinkedHashMap<>();
+    private final PageTabs tabs;
+
+    /** A view of the model's open job. */
+    public RenewView(DeskModel model, FileAsk files, DoubleBinding em) {
+        this.model = model;
+        getStyleClass().addAll("stage", "renew");
+        places = new PlacesPane(model);
+        places.prefWidthProperty().bind(Bindings.min(em.multiply(PLACES_EMS), widthProperty().multiply(PLACES_SHARE)));
+        PaperTray tray = new PaperTray(model, files, this);
+        pages.put("choose", new ChoosePage(model));
+        pages.put("kit", new KitPage(model, files, tray));
+        pages.put("cans", new CansPage(model));
+        pages.put("rectifier", new RectifierPage(model));
+        pages.put("mains", new MainsWorkPage(model));
+        pages.put("sheet", new SheetPage(model, tray));
+        pages.put("record", new RecordPage(model, tray));
+        pages.put("drawer", new DrawerPane(model, files));
+        pages.put("shopping", new ShoppingPage(model, tray));
+        Label title = new Label(Labels.of("renew.title"));
+        title.getStyleClass().add("stage-title");
+        title.setMinWidth(USE_PREF_SIZE);
+        tabs = new PageTabs(pages.keySet(), "renew.page.", "renew-page-", this::show);
+        HBox.setHgrow(tabs, Priority.ALWAYS);
+        HBox head = new HBox(title, tabs);
+        head.getStyleClass().add("stage-line");
+        VBox top = new VBox(head);
+        top.getStyleClass().add("trace-head");
+        setTop(top);
+        model.renew().rowsProperty().addListener((_, _, _) -> again());
+        model.chosenProperty().addListener((_, _, _) -> again());
+        model.stageProperty().addListener((_, _, _) -> arrive());
+        show("choose");
+    }
+
+    /** Shows a page by its name: choose, kit, cans, rectifier, mains, sheet, record, drawer or shopping. */
+    public void show(String name) {
+        tabs.mark(name);
+        setLeft(OF_ONE.contains(name) ? places : null);
+        setCenter(pages.get(name));
+        again();
+    }
+
+    /** The work begins with a part that wants another. */
+    private void arrive() {
+        if (model.stageProperty().get() == Stage.RENEW && model.openProperty().get().isPresent()) {
+            boolean there = model.chosenProperty().get()
+                    .map(ref -> model.renew().rowsProperty().get().stream().anyMatch(r -> r.ref().equals(ref))).orElse(false);
+            if (!there) {
+                model.renew().rowsProperty().get().stream().findFirst()
+                        .ifPresent(r -> model.chosenProperty().set(java.util.Optional.of(r.ref())));
+            }
+            again();
+        }
+    }
+
+    private void again() {
+        if (model.openProperty().get().isPresent() && model.stageProperty().get() == Stage.RENEW) {
+            places.show(model.renew().rowsProperty().get());
+        }
+    }
+}
