@@ -148,9 +148,6 @@ public final class Shots extends Application {
             model.stageProperty().set(org.yellowhearth.desk.model.Stage.ARRIVAL);
         });
         shot("arrival");
-        steps.add(() -> shell.showArrival("photographs"));
-        steps.add(() -> ((ToggleButton) scene.lookup("#photo-c-photo2")).fire());
-        shot("arrival-photographs");
         steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.SAFETY));
         steps.add(() -> model.power(Edit.Power.OFF));
         steps.add(() -> {
@@ -177,6 +174,7 @@ public final class Shots extends Application {
             model.tick();
         });
         trace();
+        renew();
         steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.DOSSIER));
         steps.add(() -> {
         });
@@ -202,8 +200,6 @@ public final class Shots extends Application {
         shot("trace-describe");
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-readings")).fire());
         shot("trace-readings");
-        steps.add(() -> ((ToggleButton) shell.lookup("#trace-signs")).fire());
-        shot("trace-signs");
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-suspects")).fire());
         steps.add(() -> model.trace().suspect());
         shot("trace-suspects");
@@ -212,6 +208,26 @@ public final class Shots extends Application {
         steps.add(() -> model.trace().margins());
         wait(WARM_UP);
         shot("trace-margins");
+    }
+
+    /** The reservoir chosen, the drawer matched to the rest, and the sheet to work from. */
+    private void renew() {
+        steps.add(() -> choose("C16a"));
+        steps.add(() -> shell.showRenew("choose"));
+        wait(WARM_UP);
+        steps.add(() -> ((Button) scene.lookup("#renew-choose")).fire());
+        wait(4);
+        shot("renew");
+        steps.add(() -> model.renew().matchDrawer());
+        wait(4);
+        steps.add(() -> model.renew().acceptMatch());
+        steps.add(() -> model.renew().fit(PartRef.of("C16a"), f -> {
+            f.removed = true;
+            f.fitted = true;
+        }));
+        steps.add(() -> shell.showRenew("sheet"));
+        steps.add(() -> model.tell("", false));
+        shot("renew-sheet");
     }
 
     /** One can on the stand-in, judged by modern limits: the plan, the run with its forecast, the line. */

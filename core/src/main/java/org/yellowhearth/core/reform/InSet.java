@@ -3,36 +3,28 @@ package org.yellowhearth.core.reform;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
-import org.yellowhearth.core.trace.WarmUp;
+import org.yellowhearth.core.trace.TurnedUp;
 
 /**
  * What really happens to a capacitor in its set while the variable transformer is turned up: behind a valve rectifier nothing at
  * first, and then nearly everything at once.
  *
  * <p>
- * The temperature of a filament follows its voltage with the power 0.4 (its heat is radiated with the fourth power of its
- * temperature, and its resistance grows with it: V²/T ∝ T⁴), and what it emits follows Richardson's law as in
- * {@link WarmUp}; heaters are taken to hang on the same transformer. The rails are then those of the supply
- * engine in its steady state, each valve with the share of its emission; currents stated in amperes or watts are shares too.
+ * The rails are those of the supply engine in its steady state at each setting, valves warm as far as they get ({@link TurnedUp}).
  *
  * @param rungs from the lowest mains to the whole
  */
 public record InSet(List<Rung> rungs) {
-    private static final double WARMTH_OF_VOLTS = 0.4;
     private static final int RUNGS = 10;
     /** Below this share of its emission a rectifier gives less than an old capacitor leaks. */
     private static final double CONDUCTS = 0.02;
-    /** A cold diode still lets through what its insulation does. */
-    private static final double LEAST = 1e-6;
 
     /**
      * The set at one setting of the transformer, everything warm as far as it gets.
@@ -54,14 +46,9 @@ public record InSet(List<Rung> rungs) {
         rungs = List.copyOf(rungs);
     }
 
-    /** What a cathode emits at a share of its heater voltage, 0 to 1 of what is drawn of it. */
-    public static double emission(double share) {
-        return WarmUp.emission(Math.pow(share, WARMTH_OF_VOLTS));
-    }
-
     /** Whether a vacuum rectifier feeds anything in it: only then is there a threshold. */
     public static boolean behindValve(Supply supply) {
-        return supply.sections().stream().anyMatch(InSet::vacuum);
+        return supply.sections().stream().anyMatch(TurnedUp::vacuum);
     }
 
     /**
@@ -85,7 +72,7 @@ public record InSet(List<Rung> rungs) {
                 Supply at = at(supply, share);
                 double open = volts(at, ends.get());
                 double leaking = volts(at.with(leak(ends.get(), leakOhms)), ends.get());
-                rungs.add(new Rung(share, share * supply.mains().nominalVolts(), emission(share), leaking,
+                rungs.add(new Rung(share, share * supply.mains().nominalVolts(), TurnedUp.emission(share), leaking,
                         leaking > 0 ? Math.max(1, leakOhms * (open / leaking - 1)) : leakOhms));
             }
             return Optional.of(new InSet(rungs));
@@ -102,23 +89,7 @@ public record InSet(List<Rung> rungs) {
         return new Section.Resist("leak", "leak", ends.get(0), ends.get(1), ohms);
     }
 
-    private static boolean vacuum(Section s) {
-        return switch (s) {
-            case Section.Rectify r -> r.model() instanceof RectifierModel.Vacuum;
-            case Section.Doubler d -> d.model() instanceof RectifierModel.Vacuum;
-            default -> false;
-        };
-    }
-
     private static Supply at(Supply supply, double share) {
-        double emits = Math.max(LEAST, emission(share));
-        Set<String> valves = Set.copyOf(supply.sections().stream().filter(InSet::vacuum).map(Section::id).toList());
-        return supply.tuned((knob, now) -> switch (knob.which()) {
-            case MAINS_VOLTS -> share * supply.mains().nominalVolts();
-            case CONDUCTANCE -> valves.contains(knob.element()) ? now * emits : now;
-            case EMISSION -> now * emits;
-            case LOAD -> supply.loadInOhms(knob.element()) ? now / emits : now * emits;
-            default -> now;
-        });
+        return TurnedUp.at(supply, share, share, true);
     }
 }

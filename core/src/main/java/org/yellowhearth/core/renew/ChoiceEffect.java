@@ -12,6 +12,7 @@ import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
@@ -54,8 +55,14 @@ public record ChoiceEffect(List<Rail> rails, Pair surge) {
 
     /** The supply of a model with some of its capacitors changed; none where it cannot be worked out. */
     public static Optional<ChoiceEffect> of(SupplyModel model, Map<PartRef, New> chosen, Watcher watcher) {
+        return of(model, chosen, List.of(), watcher);
+    }
+
+    /** The same with rectifiers that gave way to silicon. */
+    public static Optional<ChoiceEffect> of(SupplyModel model, Map<PartRef, New> chosen, List<RectifierSwap> swaps,
+            Watcher watcher) {
         return model.supply().flatMap(drawn -> {
-            Supply changed = with(drawn, chosen);
+            Supply changed = swapped(with(drawn, chosen), swaps);
             SupplyFigures before = SupplyFigures.of(drawn, model.points());
             SupplyFigures after = SupplyFigures.of(changed, model.points());
             if (before.trouble().isPresent() || after.trouble().isPresent()) {
@@ -97,6 +104,14 @@ public record ChoiceEffect(List<Rail> rails, Pair surge) {
         CapacitorWare w = (CapacitorWare) t.ware();
         boolean polar = knowledge.kinds().containsKey(w.kind()) && knowledge.kind(w.kind()).polarised();
         return new Candidate(t.stock(), w.farads(), w.tolerance(), w.volts(), polar, w.esrOhms(), w.rippleAmperes(), 0, 0);
+    }
+
+    private static Supply swapped(Supply supply, List<RectifierSwap> swaps) {
+        Supply now = supply;
+        for (RectifierSwap s : swaps) {
+            now = s.swapped() ? RectifierChange.changed(now, s.rectifier(), s.seriesOhms().orElse(0)) : now;
+        }
+        return now;
     }
 
     private static double surge(Supply supply, Watcher watcher) {

@@ -261,6 +261,29 @@ public sealed interface Combination {
     record Balance(double ohms, double watts, double drainAmperes) {
     }
 
+    /**
+     * The balancing resistors of the polar ones in series in it, wherever they stand; the least where several strings want their own.
+     *
+     * @param volts across all of it
+     */
+    default Optional<Balance> balancing(double volts) {
+        return switch (this) {
+            case One _ -> Optional.empty();
+            case Series s -> s.polar() ? s.balance(volts) : Optional.empty();
+            case Parallel p -> p.of().stream().flatMap(c -> c.balancing(volts).stream())
+                    .min((a, b) -> Double.compare(a.ohms(), b.ohms()));
+        };
+    }
+
+    /** Whether every polar string in it leaves something to spare for balancing. */
+    default boolean canBeBalanced(double volts) {
+        return switch (this) {
+            case One _ -> true;
+            case Series s -> !s.polar() || s.balance(volts).isPresent();
+            case Parallel p -> p.of().stream().allMatch(c -> c.canBeBalanced(volts));
+        };
+    }
+
     private static List<Combination> several(List<Combination> of) {
         if (of.size() < 2) {
             throw new IllegalArgumentException("a combination is made of two or more, not " + of.size());

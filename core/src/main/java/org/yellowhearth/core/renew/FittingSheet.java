@@ -14,6 +14,7 @@ import org.yellowhearth.core.fact.BenchTask.Doing;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Place;
+import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.message.Message;
@@ -74,7 +75,8 @@ public record FittingSheet(List<Step> steps) {
         }
         for (BenchTask t : job.items(BenchTask.class)) {
             if (!t.id().equals(SUPPLY_TEST)) {
-                all.add(new Placed(rank(t.doing()), task(t)));
+                boolean swap = job.items(RectifierSwap.class).stream().anyMatch(s -> stepOf(s).equals(t.id()));
+                all.add(new Placed(swap ? SUPPLY_RANK : rank(t.doing()), task(t)));
             }
         }
         boolean supply = all.stream().anyMatch(p -> p.rank <= SUPPLY_RANK && p.rank >= MAINS_RANK);
@@ -87,6 +89,11 @@ public record FittingSheet(List<Step> steps) {
                     List.of(Message.of(RenewWords.SHEET_TEST_SUPPLY)), step.state(), step.fitting())));
         }
         return new FittingSheet(ordered(all, job));
+    }
+
+    /** The id of the step that puts silicon in the place of a rectifier. */
+    public static String stepOf(RectifierSwap swap) {
+        return "sheet-" + swap.id();
     }
 
     private static final PartRef LAST = new PartRef("ZZZ", 0, "");

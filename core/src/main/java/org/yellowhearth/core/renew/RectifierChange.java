@@ -82,7 +82,7 @@ public record RectifierChange(String rectifier, double drawnVolts, double bareVo
             Watcher watcher) {
         String id = section.id();
         String point = section instanceof Section.Rectify r ? r.to() : ((Section.Doubler) section).to();
-        double share = section instanceof Section.Rectify r && r.scheme() == Section.Scheme.BRIDGE ? 0.5 : 1;
+        double share = share(section);
         double drawn = volts(supply, point);
         double bare = volts(Demand.withSilicon(supply, id, 0), point);
         double ohms = Math.abs(bare) <= Math.abs(drawn) ? 0 : found(supply, id, point, share, Math.abs(drawn));
@@ -105,6 +105,17 @@ public record RectifierChange(String rectifier, double drawnVolts, double bareVo
                 surge(changed, id, watcher));
         return new RectifierChange(id, drawn, bare, ohms, standard, volts(changed, point), amperes * amperes * standard,
                 inverse(Demand.unloaded(highChanged), id), surge, cold);
+    }
+
+    /** In a bridge two legs conduct together and each takes half of the resistor. */
+    private static double share(Section section) {
+        return section instanceof Section.Rectify r && r.scheme() == Section.Scheme.BRIDGE ? 0.5 : 1;
+    }
+
+    /** A supply with silicon and a resistor in the place of a rectifier; the same supply where it has no such rectifier. */
+    static Supply changed(Supply supply, String rectifier, double ohms) {
+        return supply.sections().stream().filter(s -> s.id().equals(rectifier)).findFirst()
+                .map(s -> Demand.withSilicon(supply, rectifier, share(s) * ohms)).orElse(supply);
     }
 
     private static double steadyMost(Supply supply, Waveforms w, PartRef ref) {

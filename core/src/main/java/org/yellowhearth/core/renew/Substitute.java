@@ -51,9 +51,8 @@ public record Substitute(Combination combination, List<StockPart> parts, List<Po
     /** This as a choice for a part, the resistors that balance it for this voltage with it. */
     public Choice choice(PartRef part, double volts) {
         Map<String, StockPart> byId = parts.stream().collect(Collectors.toMap(StockPart::id, p -> p, (a, _) -> a));
-        OptionalDouble balance = combination instanceof Combination.Series s && combination.polar()
-                ? s.balance(volts).map(b -> OptionalDouble.of(b.ohms())).orElse(OptionalDouble.empty())
-                : OptionalDouble.empty();
+        OptionalDouble balance = combination.balancing(volts).map(b -> OptionalDouble.of(b.ohms()))
+                .orElse(OptionalDouble.empty());
         Joined joined = combination instanceof Combination.Series ? Joined.SERIES : Joined.PARALLEL;
         return new Choice(Choice.idOf(part), part, joined, groups(combination, joined, byId), balance, Way.UNSTATED, false, "");
     }

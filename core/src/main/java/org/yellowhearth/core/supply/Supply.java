@@ -85,6 +85,11 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
         return new Supply(mains, other, sections);
     }
 
+    /** This with a lamp in series with all of it. */
+    public Supply behind(Lamp lamp) {
+        return with(primary.with(lamp));
+    }
+
     /** The names of its sections, by which elements are led back to their wholes. */
     public Set<String> sectionIds() {
         return sections.stream().map(Section::id).collect(Collectors.toSet());

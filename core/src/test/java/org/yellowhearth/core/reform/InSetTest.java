@@ -13,6 +13,7 @@ import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.supply.ValveModel;
+import org.yellowhearth.core.trace.TurnedUp;
 
 /** Bringing a capacitor up in its set, behind a valve and behind silicon. */
 public class InSetTest {
@@ -48,8 +49,8 @@ public class InSetTest {
      */
     @Test
     public void emissionFollowsRichardson() {
-        assertThat(InSet.emission(Math.pow(0.8, 2.5)) / 8).isCloseTo(0.0549, within(0.007));
-        assertThat(InSet.emission(1)).isEqualTo(1);
+        assertThat(TurnedUp.emission(Math.pow(0.8, 2.5)) / 8).isCloseTo(0.0549, within(0.007));
+        assertThat(TurnedUp.emission(1)).isEqualTo(1);
     }
 
     @Test

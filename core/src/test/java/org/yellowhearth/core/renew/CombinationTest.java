@@ -74,6 +74,11 @@ public class CombinationTest {
         double middle = (800 - 1e-3 * b.ohms()) / 2;
         assertThat(800 - middle).isCloseTo(450, within(1e-6));
         assertThat(two.balance(900)).as("nothing to spare").isEmpty();
+        Parallel strings = new Parallel(List.of(two, two));
+        assertThat(strings.balancing(800).orElseThrow().ohms()).as("each string has its own").isCloseTo(100e3, within(1e-6));
+        assertThat(strings.canBeBalanced(800)).isTrue();
+        assertThat(strings.canBeBalanced(900)).isFalse();
+        assertThat(parallel(part("a", 10, 450, 0), part("b", 10, 450, 0)).balancing(400)).as("nothing shares there").isEmpty();
     }
 
     /** Ripple divides by the admittances: at 100 Hz 100 µF and 10 µF without loss share it ten to one. */

@@ -146,6 +146,8 @@ public class RenewSumsTest {
         assertThat(beside.shares().getFirst()).isCloseTo(150.0 / 183, within(1e-12));
         assertThat(beside.watts()).as("the 33 Ω one is at its limit first").isCloseTo(5 * 183.0 / 150, within(1e-9));
         assertThat(ResistorSearch.of(List.of(resistor(10, 5)), 20, 11, 0.05, 5)).isEmpty();
+        assertThat(ResistorSearch.of(List.of(resistor(0.5, 5), resistor(47e3, 2)), 47e3, 2, 0.1, 5))
+                .as("half an ohm beside it helps nobody").singleElement().satisfies(f -> assertThat(f.parts()).hasSize(1));
     }
 
     @Test

@@ -26,6 +26,7 @@ import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.fact.Fitting;
+import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.SupplyRectifier;
@@ -40,6 +41,7 @@ import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.renew.Ceiling;
 import org.yellowhearth.core.renew.ChoiceEffect;
 import org.yellowhearth.core.renew.Demand;
+import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.KitMatch;
 import org.yellowhearth.core.renew.MainsWork;
 import org.yellowhearth.core.renew.RectifierChange;
@@ -331,7 +333,8 @@ public final class RenewModel {
         Map<PartRef, ChoiceEffect.New> all = new HashMap<>(ChoiceEffect.chosen(job, model.knowledge()));
         model.chosenProperty().get()
                 .ifPresent(ref -> preview.ifPresent(p -> all.put(ref, ChoiceEffect.of(p.combination()))));
-        List<?> now = List.of(basis, all);
+        List<RectifierSwap> swaps = job.items(RectifierSwap.class).stream().filter(RectifierSwap::swapped).toList();
+        List<?> now = List.of(basis, all, swaps);
         if (now.equals(askedEffect)) {
             return;
         }
@@ -339,7 +342,9 @@ public final class RenewModel {
         List<?> of = basis;
         effects.start((watcher, show) -> {
             Places places = places(job, of, watcher);
-            Optional<ChoiceEffect> found = all.isEmpty() ? Optional.empty() : ChoiceEffect.of(places.drawn, all, watcher);
+            Optional<ChoiceEffect> found = all.isEmpty() && swaps.isEmpty()
+                    ? Optional.empty()
+                    : ChoiceEffect.of(places.drawn, all, swaps, watcher);
             show.accept(() -> effect.set(found));
         });
     }
@@ -349,7 +354,7 @@ public final class RenewModel {
     /** Chooses a substitute; what was decided of the old part before stands. */
     public void choose(Substitutes of, Substitute substitute) {
         PartRef ref = of.part().ref();
-        Choice made = substitute.choice(ref, of.needed().orElse(0));
+        Choice made = substitute.choice(ref, of.worstVolts());
         choose(made);
     }
 
@@ -426,21 +431,43 @@ public final class RenewModel {
     /** What becomes of a can, with all its sections at once. */
     public void can(CanWork work) {
         model.inTurn(() -> {
-            List<Edit> edits = new ArrayList<>();
-            edits.add(new Edit.ItemChanged(model.job().item(work.id()), Optional.of(work)));
-            for (Choice c : model.job().items(Choice.class)) {
-                if (c.part().whole().equals(work.can()) && c.way() != work.way()) {
-                    edits.add(new Edit.ItemChanged(Optional.of(c), Optional.of(c.with(work.way()))));
-                }
-            }
+            List<Item> after = new ArrayList<>(List.of(work));
+            model.job().items(Choice.class).stream().filter(c -> c.part().whole().equals(work.can()))
+                    .forEach(c -> after.add(c.with(work.way())));
+            together(after, Optional.empty());
+        });
+    }
+
+    /** Puts items in as one act, and takes one out; nothing where all of it stands already. */
+    private void together(List<Item> items, Optional<Item> out) {
+        Job job = model.job();
+        List<Edit> edits = new ArrayList<>();
+        items.stream().filter(i -> !job.item(i.id()).equals(Optional.of(i)))
+                .forEach(i -> edits.add(new Edit.ItemChanged(job.item(i.id()), Optional.of(i))));
+        out.ifPresent(i -> edits.add(new Edit.ItemChanged(Optional.of(i), Optional.empty())));
+        if (!edits.isEmpty()) {
             model.act(BenchLineModel.together(edits), () -> {
             });
-        });
+        }
     }
 
     /** The rectifiers of the supply. */
     public List<SupplyRectifier> rectifiers() {
         return model.job().items(SupplyRectifier.class);
+    }
+
+    /** Decides about a rectifier; silicon becomes a step of the fitting sheet, and goes from it where the old one stays after all. */
+    public void decide(RectifierSwap swap, String step) {
+        model.inTurn(() -> {
+            String id = FittingSheet.stepOf(swap);
+            if (swap.swapped()) {
+                together(List.of(swap,
+                        new BenchTask(id, BenchTask.Doing.OTHER, Labels.of("renew.rectifier.place"), step, false)),
+                        Optional.empty());
+            } else {
+                together(List.of(swap), model.job().item(id));
+            }
+        });
     }
 
     // --- sums that are asked for ---------------------------------------------------------------------------------------------

@@ -6,6 +6,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
+import javafx.beans.binding.Bindings;
+import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -35,6 +37,7 @@ import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.renew.Substitute;
 import org.yellowhearth.core.renew.Substitutes;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
@@ -46,6 +49,8 @@ import org.yellowhearth.records.words.Describe;
 /** The old part at the left, the new one at the right, the reasons between them; beneath, everything that could come in its place. */
 final class ChoosePage extends Page {
     private static final int REFUSALS = 6;
+    /** Narrower than this many heights of the text the three stand beneath one another. */
+    private static final double ROOM_FOR_THREE = 40;
     /** From here on a point speaks against a part; below it is only another part's advantage. */
     private static final double MATTERS = 0.2;
 
@@ -95,10 +100,22 @@ final class ChoosePage extends Page {
         working.getStyleClass().add("item-row");
         working.visibleProperty().bind(renew.answering().progressProperty().greaterThanOrEqualTo(0));
         working.managedProperty().bind(working.visibleProperty());
+        Label heading = heading("renew.offers");
         effect.getStyleClass().add("sums");
         effect.setId("renew-effect");
         refused.setId("renew-refused");
-        add(columns(old, why, fresh), working, heading("renew.offers"), offers, heading("renew.effect"), effect, effectNotes,
+        VBox cards = column();
+        DoubleBinding em = Bindings.createDoubleBinding(() -> heading.getFont().getSize(), heading.fontProperty());
+        Runnable place = () -> {
+            boolean wide = getWidth() >= ROOM_FOR_THREE * em.get();
+            if (getWidth() > 0 && (cards.getChildren().isEmpty() || wide != cards.getChildren().getFirst() instanceof Columns)) {
+                cards.getChildren().clear();
+                cards.getChildren().setAll(wide ? List.of(columns(old, why, fresh)) : List.of(old, fresh, why));
+            }
+        };
+        widthProperty().addListener((_, _, _) -> place.run());
+        em.addListener((_, _, _) -> place.run());
+        add(cards, working, heading, offers, heading("renew.effect"), effect, effectNotes,
                 heading("renew.refused"), refused);
         renew.answerProperty().addListener((_, _, _) -> again());
         renew.effectProperty().addListener((_, _, _) -> showEffect());
@@ -291,7 +308,9 @@ final class ChoosePage extends Page {
     private static int asked(GridPane grid, int row, String key, String figure) {
         Label name = text(Labels.of(key), "quiet");
         name.setMinWidth(USE_PREF_SIZE);
-        grid.addRow(row, name, text(figure, "figure"));
+        Label value = text(figure, "figure");
+        value.setMinWidth(USE_PREF_SIZE);
+        grid.addRow(row, name, value);
         return row + 1;
     }
 
@@ -340,12 +359,10 @@ final class ChoosePage extends Page {
                 String.format(Locale.ROOT, "%.2f", s.price()))));
         if (c instanceof Combination.Series series) {
             fresh.getChildren().add(text(Labels.of("renew.share-worst", Quantity.percent(series.greatestShare()))));
-            if (c.polar()) {
-                shown.filter(Answer.ForCapacitor.class::isInstance).map(a -> ((Answer.ForCapacitor) a).of().needed().orElse(0))
-                        .flatMap(series::balance).ifPresent(b -> fresh.getChildren().add(text(Labels.of("renew.balance-sum",
-                                Quantity.ohms(b.ohms()), Quantity.watts(b.watts()), Quantity.amperes(b.drainAmperes())))));
-            }
         }
+        shown.filter(Answer.ForCapacitor.class::isInstance).map(a -> ((Answer.ForCapacitor) a).of().worstVolts())
+                .flatMap(c::balancing).ifPresent(b -> fresh.getChildren().add(text(Labels.of("renew.balance-sum",
+                        Quantity.ohms(b.ohms()), Quantity.watts(b.watts()), Quantity.amperes(b.drainAmperes())))));
         double litres = s.parts().stream().mapToDouble(p -> volume(p.ware())).sum();
         if (litres > 0) {
             fresh.getChildren().add(text(Labels.of("renew.room", Math.round(1e7 * litres) / 10.0)));

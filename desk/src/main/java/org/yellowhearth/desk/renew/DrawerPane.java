@@ -14,6 +14,7 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
@@ -63,8 +64,16 @@ public final class DrawerPane extends VBox {
         TITLE, VALUE, RATING, QUANTITY, MEASURED, MADE, PRICE, PACK, WHERE
     }
 
-    /** A view of the shop's stock. */
-    public DrawerPane(DeskModel model, FileAsk files) {
+    /** A view of the shop's stock that scrolls where large text needs more height. */
+    public static ScrollPane scrolling(DeskModel model, FileAsk files) {
+        ScrollPane scroll = new ScrollPane(new DrawerPane(model, files));
+        scroll.setFitToWidth(true);
+        scroll.setFitToHeight(true);
+        scroll.getStyleClass().add("page");
+        return scroll;
+    }
+
+    private DrawerPane(DeskModel model, FileAsk files) {
         this.model = model;
         stock = model.stock();
         getStyleClass().add("drawer");

@@ -63,6 +63,9 @@ final class PlacesPane extends ListView<Row> {
         if (f.sign() == Fitting.MeterSign.REVERSED) {
             return "reversed";
         }
+        if (f.debt() != Fitting.Debt.UNSTATED) {
+            return "provisional";
+        }
         return f.checked()
                 ? "checked"
                 : f.fitted() ? "fitted" : f.removed() ? "removed" : r.choice().isPresent() ? "chosen" : "open";

@@ -130,6 +130,16 @@ final class RectifierPage extends Page {
     }
 
     private void decide(SupplyRectifier r, boolean swapped, OptionalDouble ohms, String filament) {
-        model().made(() -> model().put(new RectifierSwap(RectifierSwap.idOf(r), r.name(), swapped, ohms, filament)));
+        model().made(() -> {
+            double volts = Optional.ofNullable(renew.changesProperty().get().get(r.id()))
+                    .map(c -> RectifierChange.INVERSE_MARGIN * c.inverseVolts()).orElse(0.0);
+            String diodes = ohms.isPresent()
+                    ? Labels.of("renew.rectifier.task-diodes", Quantity.volts(volts), Quantity.ohms(ohms.getAsDouble()))
+                    : Labels.of("renew.rectifier.task-bare", Quantity.volts(volts));
+            renew.decide(new RectifierSwap(RectifierSwap.idOf(r), r.name(), swapped, ohms, filament),
+                    Labels.of("renew.rectifier.task", diodes, r.name(), filament.isEmpty()
+                            ? Labels.of("renew.rectifier.filament-usual")
+                            : filament));
+        });
     }
 }

@@ -45,7 +45,7 @@ public final class RenewView extends BorderPane {
         pages.put("mains", new MainsWorkPage(model));
         pages.put("sheet", new SheetPage(model, tray));
         pages.put("record", new RecordPage(model, tray));
-        pages.put("drawer", new DrawerPane(model, files));
+        pages.put("drawer", DrawerPane.scrolling(model, files));
         pages.put("shopping", new ShoppingPage(model, tray));
         Label title = new Label(Labels.of("renew.title"));
         title.getStyleClass().add("stage-title");

@@ -7,6 +7,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
@@ -74,7 +75,7 @@ public final class ShopView extends BorderPane {
         });
         Label title = new Label(Labels.of("shop.title"));
         title.getStyleClass().add("stage-title");
-        DrawerPane drawer = new DrawerPane(model, files);
+        ScrollPane drawer = DrawerPane.scrolling(model, files);
         StackPane place = new StackPane(shelf);
         PageTabs tabs = new PageTabs(List.of("shelf", "drawer"), "shop.page.", "shop-",
                 page -> place.getChildren().setAll(page.equals("shelf") ? shelf : drawer));

@@ -24,6 +24,7 @@ import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Place;
+import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.message.Argument;
@@ -110,6 +111,13 @@ public class RenewWorkTest {
         assertThat(first.ripple().chosen() / first.ripple().original()).isBetween(0.42, 0.58);
         assertThat(first.volts().chosen()).isBetween(first.volts().original(), first.volts().original() * 1.05);
         assertThat(e.surge().chosen()).isGreaterThanOrEqualTo(e.surge().original() * 0.99);
+        RectifierChange silicon = RectifierChange.of(model(b).supply().orElseThrow(), "V1", true, Map.of(), Watcher.NOBODY)
+                .orElseThrow();
+        RectifierSwap swap = new RectifierSwap("swap-1", "V1", true, OptionalDouble.of(silicon.standard()), "");
+        ChoiceEffect swapped = ChoiceEffect.of(model(b), Map.of(), List.of(swap), Watcher.NOBODY).orElseThrow();
+        ChoiceEffect.Rail fed = swapped.rails().stream()
+                .filter(r -> Math.abs(r.volts().original() - silicon.drawnVolts()) < 0.01).findFirst().orElseThrow();
+        assertThat(fed.volts().chosen()).as("what the rectifier page says").isCloseTo(silicon.volts(), within(0.01));
     }
 
     private static void choose(Bench b, String ref, String order) {
