@@ -22,16 +22,18 @@ import org.yellowhearth.core.trace.TurnedUp;
  *
  * <p>
  * Lamp and heaters are found together: what the lamp takes the heaters miss, and what they miss the valves do not draw. The band of a meter
- * is what 95 of 100 sets within their tolerances show, wider by what five per cent of heater voltage either way make of it (where a cathode
- * has just begun to emit that is most of it), and by the meter. Heaters are taken at their working resistance.
+ * is three and a half standard deviations of what sets within their tolerances show, wider by what five per cent of heater voltage either way
+ * make of it (where a cathode has just begun to emit that is most of it), and by the meter. Heaters are taken at their working resistance.
  */
 public record Ramp(List<Rung> rungs) {
     /** Pauses that tell something: a third, three quarters, full (common practice), with two more before the valves draw. */
     public static final List<Double> USUAL = List.of(0.15, 0.33, 0.5, 0.75, 1.0);
     static final double METER = 0.03;
-    static final double METER_FLOOR = 0.5;
+    static final double DIRECT_FLOOR = 0.1;
+    static final double ALTERNATING_FLOOR = 0.02;
     private static final double HEATER_UNSURE = 0.05;
-    private static final double QUANTILE = 0.025;
+    /** So many standard deviations of sets within their tolerances are no reason to stop. */
+    private static final double WIDE = 3.5;
     private static final int MOST = 25;
     private static final double NEAR = 1e-5;
     private static final long SEED = 20_261_129;
@@ -46,16 +48,31 @@ public record Ramp(List<Rung> rungs) {
     }
 
     /**
+     * A meter that is clipped on before the set gets power.
+     *
+     * @param point against the chassis
+     * @param alternating whether it stands on alternating volts, true RMS without the direct part
+     */
+    public record Clip(String point, boolean alternating) {
+        /** What reaches the set behind the lamp; where there is a lamp this tells most. */
+        public static final Clip BEHIND_LAMP = new Clip("mains.l", true);
+
+        double of(Waveforms w) {
+            return alternating ? w.voltage(point).rippleRms() : w.voltage(point).mean();
+        }
+    }
+
+    /**
      * How a ramp is run.
      *
      * @param lamp in series with the whole set, where there is one
      * @param valves whether the valves that the supply feeds are in; its rectifiers always are
-     * @param points where meters are clipped
+     * @param clips where meters are clipped
      * @param shares of the nominal mains, rising
      */
-    public record Setup(Optional<Lamp> lamp, boolean valves, List<String> points, List<Double> shares) {
+    public record Setup(Optional<Lamp> lamp, boolean valves, List<Clip> clips, List<Double> shares) {
         public Setup {
-            points = List.copyOf(points);
+            clips = List.copyOf(clips);
             shares = List.copyOf(shares);
             if (shares.isEmpty() || shares.stream().anyMatch(s -> !(s > 0 && s <= 1.2))) {
                 throw new IllegalArgumentException("a ramp has steps above nothing, up to a fifth more than the mains");
@@ -83,14 +100,14 @@ public record Ramp(List<Rung> rungs) {
             return nominal * heaters;
         }
 
-        /** What the meter at a point should show. */
-        public Optional<Meter> meter(String point) {
-            return meters.stream().filter(m -> m.point().equals(point)).findFirst();
+        /** What a meter should show. */
+        public Optional<Meter> meter(Clip clip) {
+            return meters.stream().filter(m -> m.clip().equals(clip)).findFirst();
         }
     }
 
     /** What a meter should show: as drawn, and from where to where is no reason to stop. */
-    public record Meter(String point, double volts, double low, double high) {
+    public record Meter(Clip clip, double volts, double low, double high) {
         /** Whether a reading is no reason to stop. */
         public boolean holds(double read) {
             return read >= low && read <= high;
@@ -129,44 +146,57 @@ public record Ramp(List<Rung> rungs) {
         double glow = setup.lamp().map(l -> found.lampWatts / l.watts()).orElse(0.0);
         Waveforms less = Settled.of(standing(supply, setup, share, found.heaters * (1 - HEATER_UNSURE))).waves();
         Waveforms more = Settled.of(standing(supply, setup, share, found.heaters * (1 + HEATER_UNSURE))).waves();
-        ToleranceRuns tolerance = ToleranceRuns.of(found.settled.supply(), setup.points(), spread, runs, SEED, watcher);
-        List<Meter> meters = new ArrayList<>();
-        for (int k = 0; k < setup.points().size(); k++) {
-            String p = setup.points().get(k);
-            double volts = now.voltage(p).mean();
-            List<Double> sorted = tolerance.rails().get(k).dcVolts();
-            double cooler = less.voltage(p).mean() - volts;
-            double warmer = more.voltage(p).mean() - volts;
-            double unsure = METER_FLOOR + METER * Math.abs(volts);
-            double low = ToleranceRuns.Rail.quantile(sorted, QUANTILE) + Math.min(0, Math.min(cooler, warmer)) - unsure;
-            double high = ToleranceRuns.Rail.quantile(sorted, 1 - QUANTILE) + Math.max(0, Math.max(cooler, warmer)) + unsure;
-            meters.add(new Meter(p, volts, low, high));
-        }
+        List<String> points = setup.clips().stream().map(Clip::point).distinct().toList();
+        ToleranceRuns tolerance = ToleranceRuns.of(found.settled.supply(), points, spread, runs, SEED, watcher);
+        List<Meter> meters = setup.clips().stream().map(c -> {
+            ToleranceRuns.Rail rail = tolerance.rails().get(points.indexOf(c.point()));
+            return meter(c, c.of(now), List.of(c.of(less), c.of(more)), c.alternating() ? rail.rippleRms() : rail.dcVolts());
+        }).toList();
         return new Rung(share, share * supply.mains().nominalVolts(), found.heaters, Warm.at(TurnedUp.emission(found.heaters)),
                 glow,
                 found.settled.mainsWatts() - found.lampWatts, meters, found.settled.supply());
+    }
+
+    private static Meter meter(Clip clip, double volts, List<Double> otherwise, List<Double> made) {
+        double mean = made.stream().mapToDouble(v -> v).average().orElse(volts);
+        double spread = Math.sqrt(made.stream().mapToDouble(v -> (v - mean) * (v - mean)).average().orElse(0));
+        double cooler = otherwise.stream().mapToDouble(v -> v - volts).min().orElse(0);
+        double warmer = otherwise.stream().mapToDouble(v -> v - volts).max().orElse(0);
+        double unsure = WIDE * spread + (clip.alternating() ? ALTERNATING_FLOOR : DIRECT_FLOOR) + METER * Math.abs(volts);
+        return new Meter(clip, volts, Math.min(mean, volts) + Math.min(0, cooler) - unsure,
+                Math.max(mean, volts) + Math.max(0, warmer) + unsure);
     }
 
     /** A supply at a step, its heaters and its lamp in agreement. */
     private record At(double heaters, double lampWatts, Settled settled) {
     }
 
-    /** Lamp and heaters: halving between nothing and the whole, since more heat draws more, and what is drawn the lamp takes from the heaters. */
+    /**
+     * Lamp and heaters: what the heaters get falls as they are taken to get more, since warmer valves draw more and the lamp takes what is
+     * drawn; so there is one place where both agree, and false position (Illinois; textbook) finds it.
+     */
     private static At at(Supply supply, Setup setup, double share) {
         if (setup.lamp().isEmpty()) {
             return new At(share, 0, Settled.of(standing(supply, setup, share, share)));
         }
         double low = 0;
+        double above = tried(supply, setup, share, low).heaters;
         double high = share;
-        At now = tried(supply, setup, share, share);
-        for (int k = 0; k < MOST && high - low > NEAR; k++) {
-            double middle = (low + high) / 2;
-            now = tried(supply, setup, share, middle);
-            if (now.heaters > middle) {
-                low = middle;
+        At now = tried(supply, setup, share, high);
+        double below = now.heaters - high;
+        for (int k = 0; k < MOST && Math.abs(below) > NEAR; k++) {
+            double between = (low * below - high * above) / (below - above);
+            At next = tried(supply, setup, share, between);
+            double gap = next.heaters - between;
+            if (gap * below < 0) {
+                low = high;
+                above = below;
             } else {
-                high = middle;
+                above /= 2;
             }
+            high = between;
+            below = gap;
+            now = next;
         }
         return now;
     }

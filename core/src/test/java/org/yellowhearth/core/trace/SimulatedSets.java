@@ -24,7 +24,7 @@ import org.yellowhearth.core.supply.Supply.Mains;
 import org.yellowhearth.core.trace.Fault.Mode;
 
 /** Sets with a hidden fault, every sound part off by its own tolerance, read with a meter that is off by 2 % at a line known to 2 %. */
-final class SimulatedSets {
+public final class SimulatedSets {
     static final double METER = 0.02;
     private static final double MICRO = 1e-6;
 
@@ -32,13 +32,13 @@ final class SimulatedSets {
     }
 
     /** A supply and the points where it is read. */
-    record Set(String name, Supply supply, List<String> points) {
+    public record Set(String name, Supply supply, List<String> points) {
         @Override
         public String toString() {
             return name;
         }
 
-        Map<Knob, Double> spread() {
+        public Map<Knob, Double> spread() {
             Map<Knob, Double> spread = new LinkedHashMap<>();
             Knob.all(supply).keySet().forEach(k -> {
                 double sigma = switch (k.which()) {
@@ -70,7 +70,7 @@ final class SimulatedSets {
         }
 
         /** This set as one of many was made: every part off by its tolerance, and the line too. */
-        Supply made(Random random) {
+        public Supply made(Random random) {
             Map<Knob, Double> spread = spread();
             return supply.tuned((k, now) -> now * Math.exp(spread.getOrDefault(k, 0.0) * random.nextGaussian()));
         }
@@ -88,6 +88,11 @@ final class SimulatedSets {
                 }
             }
             return data;
+        }
+
+        /** Every way in which a part can fail, at its worst. */
+        public List<Fault> gravest() {
+            return FaultLine.of(supply).stream().map(l -> l.steps().getLast()).toList();
         }
 
         String whole(Fault f) {
@@ -113,7 +118,7 @@ final class SimulatedSets {
                 List.of("HT", "HT2", "SC"));
     }
 
-    static List<Set> all() {
+    public static List<Set> all() {
         return List.of(valveAndChoke(),
                 new Set("plus and minus", new Supply(Mains.of(230, 50), 5, List.of(new Winding("T1", 30, 0.3, true),
                         Rectify.of("D1", "T1", Scheme.FULL_WAVE, RectifierModel.silicon(), "P"),
