@@ -275,15 +275,6 @@ public sealed interface Combination {
         };
     }
 
-    /** Whether every polar string in it leaves something to spare for balancing. */
-    default boolean canBeBalanced(double volts) {
-        return switch (this) {
-            case One _ -> true;
-            case Series s -> !s.polar() || s.balance(volts).isPresent();
-            case Parallel p -> p.of().stream().allMatch(c -> c.canBeBalanced(volts));
-        };
-    }
-
     private static List<Combination> several(List<Combination> of) {
         if (of.size() < 2) {
             throw new IllegalArgumentException("a combination is made of two or more, not " + of.size());

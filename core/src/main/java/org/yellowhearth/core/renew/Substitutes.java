@@ -350,10 +350,11 @@ public record Substitutes(Capacitor part, Demand demand, OptionalDouble needed, 
                 candidates.add(candidate(s));
             }
             CombinationSearch.Wanted wanted = new CombinationSearch.Wanted(part.farads(), window.least(), window.most(),
-                    needed.getAsDouble(), q.demand().rippleAmperes().orElse(0), eitherWay());
+                    leaves.stream().mapToDouble(s -> least(q.knowledge().kind(((CapacitorWare) s.ware()).kind()))).max()
+                            .orElse(needed.getAsDouble()),
+                    q.demand().rippleAmperes().orElse(0), eitherWay());
             List<Substitute> found = CombinationSearch.of(candidates, wanted, MOST_COMBINED).best().stream()
                     .map(CombinationSearch.Found::combination).filter(c -> c.members().size() > 1)
-                    .filter(c -> c.canBeBalanced(q.demand().worstVolts().orElse(needed.getAsDouble())))
                     .map(c -> new Substitute(c, c.members().stream().map(m -> byId.get(m.id())).toList(), points.of(c, byId)))
                     .toList();
             return sorted(found);

@@ -76,8 +76,6 @@ public class CombinationTest {
         assertThat(two.balance(900)).as("nothing to spare").isEmpty();
         Parallel strings = new Parallel(List.of(two, two));
         assertThat(strings.balancing(800).orElseThrow().ohms()).as("each string has its own").isCloseTo(100e3, within(1e-6));
-        assertThat(strings.canBeBalanced(800)).isTrue();
-        assertThat(strings.canBeBalanced(900)).isFalse();
         assertThat(parallel(part("a", 10, 450, 0), part("b", 10, 450, 0)).balancing(400)).as("nothing shares there").isEmpty();
     }
 

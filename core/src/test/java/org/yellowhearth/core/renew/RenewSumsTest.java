@@ -12,6 +12,7 @@ import java.util.Random;
 import java.util.stream.IntStream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Choice.Joined;
@@ -24,6 +25,7 @@ import org.yellowhearth.core.fact.Ware;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.CanPacking.Body;
 import org.yellowhearth.core.renew.CanPacking.Standing;
+import org.yellowhearth.core.trace.SimulatedSets;
 
 /** The sums of Renew that need no set: the mains side, life, cans, resistors, orders. */
 public class RenewSumsTest {
@@ -104,6 +106,9 @@ public class RenewSumsTest {
         assertThat(CanPacking.of(List.of(new Body(0.02, 0.03), new Body(0.02, 0.03)), 0.025, 0.08).orElseThrow().parts())
                 .as("one above the other").extracting(Standing::layer).containsExactlyInAnyOrder(0, 1);
         assertThat(CanPacking.of(List.of(new Body(0.02, 0.03)), 0.0205, 0.08)).as("no room for insulation").isEmpty();
+        List<Body> two = List.of(new Body(0.02, 0.03), new Body(0.02, 0.03));
+        assertThat(CanPacking.of(two, 0.025, 0.0616)).as("below, between and above").isPresent();
+        assertThat(CanPacking.of(two, 0.025, 0.0614)).isEmpty();
     }
 
     private static void proved(CanPacking p, List<Body> parts, double bore, double height) {
@@ -150,6 +155,17 @@ public class RenewSumsTest {
                 .as("half an ohm beside it helps nobody").singleElement().satisfies(f -> assertThat(f.parts()).hasSize(1));
     }
 
+    /** Below the chassis a rail is as high as above it: √2 · 30 V · 1.1 less a threshold, nothing drawn (textbook). */
+    @Test
+    public void theNegativeSideSeesAsMuchAsThePositive() {
+        Map<PartRef, Demand> demands = Demand.of(SimulatedSets.all().get(1).supply(), false, Watcher.NOBODY);
+        double plus = demands.get(PartRef.of("C1")).worstVolts().orElseThrow();
+        assertThat(plus).isBetween(45.0, Math.sqrt(2) * 30 * 1.1);
+        assertThat(demands.get(PartRef.of("C2")).worstVolts().orElseThrow()).isCloseTo(plus, within(0.1));
+        assertThat(demands.get(PartRef.of("C2")).steadyVolts().orElseThrow()).isCloseTo(
+                demands.get(PartRef.of("C1")).steadyVolts().orElseThrow(), within(0.1));
+    }
+
     @Test
     public void anOrderTakesWholePacksSparesAndTheSurcharge() {
         StockPart c = stock("RE-1", Whence.CATALOGUE, new ResistorWare(100, 0.05, 1, Leads.AXIAL, NONE, NONE, NONE), 5, 0.2);
@@ -164,6 +180,8 @@ public class RenewSumsTest {
         assertThat(l.spares()).isEqualTo(1);
         assertThat(l.bought()).as("packs of five").isEqualTo(10);
         assertThat(s.total()).isCloseTo(2 + 4 + 3, within(1e-9));
+        assertThat(Shopping.of(List.of(one, two), Map.of("RE-1", c), new Shopping.Terms(0.1, 4, 1, 3)).total())
+                .as("large enough").isCloseTo(2 + 4, within(1e-9));
         assertThat(s.waitingSaves(2, 2, 0.5)).as("half of postage and surcharge, less two jobs for two weeks")
                 .isCloseTo(7 * 2 / 4.0 - 2, within(1e-9));
         assertThat(Shopping.of(List.of(), Map.of(), new Shopping.Terms(0, 4, 20, 3)).total()).isZero();

@@ -111,6 +111,12 @@ public class RenewWorkTest {
         assertThat(first.ripple().chosen() / first.ripple().original()).isBetween(0.42, 0.58);
         assertThat(first.volts().chosen()).isBetween(first.volts().original(), first.volts().original() * 1.05);
         assertThat(e.surge().chosen()).isGreaterThanOrEqualTo(e.surge().original() * 0.99);
+        ChoiceEffect lossy = ChoiceEffect
+                .of(model(b), Map.of(PartRef.of("C1"), new ChoiceEffect.New(32e-6, OptionalDouble.of(40))),
+                        Watcher.NOBODY)
+                .orElseThrow();
+        assertThat(lossy.rails().stream().filter(r -> r.name().equals("HT")).findFirst().orElseThrow().ripple().chosen())
+                .as("series resistance is ripple").isGreaterThan(1.3 * first.ripple().chosen());
         RectifierChange silicon = RectifierChange.of(model(b).supply().orElseThrow(), "V1", true, Map.of(), Watcher.NOBODY)
                 .orElseThrow();
         RectifierSwap swap = new RectifierSwap("swap-1", "V1", true, OptionalDouble.of(silicon.standard()), "");
@@ -153,6 +159,10 @@ public class RenewWorkTest {
             f.fitted = true;
             f.checked = true;
         }));
+        Bench only = supply(SUPPLY, Preset.VALVE_CHOKE);
+        choose(only, "C1", "AE-22-450");
+        put(only, new BenchTask("t1", Doing.OPEN_LINK, "output stage", "screen link", false));
+        assertThat(FittingSheet.of(only.job(), VerdictTest.KNOWLEDGE).steps()).as("nothing else to stop before").hasSize(2);
         FittingSheet now = FittingSheet.of(b.job(), VerdictTest.KNOWLEDGE);
         assertThat(now.done()).isEqualTo(1);
         assertThat(now.next().orElseThrow().id()).as("one goes on where one left off").isEqualTo("t2");

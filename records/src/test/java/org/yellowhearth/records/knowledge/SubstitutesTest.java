@@ -110,6 +110,11 @@ public class SubstitutesTest {
         assertThat(chassis.refused()).anyMatch(r -> r.why().key() == RenewWords.SUB_NO_Y && r.count() > 100);
         Substitutes both = of("47 MFD 35 V bipolar electrolytic crossover", Policy.USUAL);
         assertThat(wares(both)).isNotEmpty().noneMatch(w -> VerdictTest.KNOWLEDGE.kind(w.kind()).polarised());
+        assertThat(wares(of("47 MFD 35 V electrolytic crossover", Policy.USUAL))).as("its place wants either way round")
+                .noneMatch(w -> VerdictTest.KNOWLEDGE.kind(w.kind()).polarised());
+        assertThat(of("22 MFD 6.3 V tantalum decoupling sees 5 V", Policy.USUAL).best().stream()
+                .filter(x -> x.parts().stream().anyMatch(p -> ((CapacitorWare) p.ware()).kind().startsWith("tantalum"))))
+                .as("twice its rail, alone or joined").isNotEmpty().allMatch(x -> x.combination().ratedVolts() >= 10);
         Substitutes low = of("16 MFD 450 V electrolytic smoothing", Policy.USUAL);
         assertThat(low.best()).isNotEmpty().allMatch(x -> x.combination().ratedVolts() >= 450);
         assertThat(low.refused()).anyMatch(r -> r.why().key() == RenewWords.SUB_RATING_TOO_LOW && !r.nearest().isEmpty());
@@ -185,6 +190,20 @@ public class SubstitutesTest {
         assertThat(most).isBetween(450e-6, 1000e-6 * 0.99);
     }
 
+    /** Large diodes leave the bound to the winding: from a value that hardly smooths, its RMS current soon grows by more than it bears. */
+    @Test
+    public void theWindingBoundsWhatLargeDiodesBear() {
+        Bench b = supply("+ C1 25 MFD 25 V electrolytic reservoir", Preset.SILICON_BRIDGE);
+        SupplyRectifier r = b.job().items(SupplyRectifier.class).getFirst();
+        b.edit(new Edit.ItemChanged(Optional.of(r),
+                Optional.of(new SupplyRectifier(r.id(), r.name(), r.part(), r.winding(), r.scheme(), r.make(), r.dropVolts(),
+                        r.dropAmperes(), r.plates(), r.negative(), r.to(), r.common(), r.first(), r.firstFarads(), r.second(),
+                        r.secondFarads(), r.legs(), r.heating(), OptionalDouble.of(30), r.surgeAmperes()))));
+        Ceiling c = of(b, C1, List.of()).ceiling().orElseThrow();
+        assertThat(c.why().key()).isEqualTo(RenewWords.CEILING_WINDING);
+        assertThat(c.farads()).isBetween(25e-6, 290e-6);
+    }
+
     @Test
     public void theDrawerComesFirstAndOldStockWantsASoak() {
         StockPart old = drawer("bag 7", "electrolytic-axial", 10e-6, 450, 1, OptionalInt.of(2015));
@@ -207,6 +226,41 @@ public class SubstitutesTest {
                         Leads.AXIAL, OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(),
                         OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty()),
                 OptionalInt.of(count), OptionalDouble.empty(), made, OptionalDouble.empty(), 1, "left cabinet", false, "");
+    }
+
+    private static StockPart rippled(String title, double amperes, double hours) {
+        StockPart p = drawer(title, "electrolytic-axial", 16e-6, 450, 1, OptionalInt.of(2026));
+        CapacitorWare w = (CapacitorWare) p.ware();
+        return new StockPart(p.id(), p.whence(), title,
+                new CapacitorWare(w.kind(), w.farads(), w.tolerance(), w.volts(), false, w.safety(), w.leads(),
+                        w.diameterMetres(),
+                        w.lengthMetres(), OptionalDouble.of(amperes), w.esrOhms(), OptionalDouble.of(85),
+                        OptionalDouble.of(hours)),
+                p.quantity(), p.measured(), p.made(), p.price(), 1, "", false, "");
+    }
+
+    /** Near its ripple limit a part comes behind one that is not, and one that would cook not at all; little life weighs, least where it stands under voltage. */
+    @Test
+    public void rippleAndLifeWeigh() {
+        Bench b = supply("+ C1 16 MFD 450 V electrolytic reservoir; + C2 32 MFD 450 V electrolytic smoothing",
+                Preset.VALVE_CHOKE);
+        double ripple = of(b, C1, List.of()).demand().rippleAmperes().getAsDouble();
+        StockPart near = rippled("near", 1.05 * ripple, 20_000);
+        StockPart easy = rippled("easy", 4 * ripple, 20_000);
+        StockPart cooks = rippled("cooks", 0.9 * ripple, 20_000);
+        StockPart brief = rippled("brief", 4 * ripple, 200);
+        Substitutes s = of(b, C1, List.of(near, easy, cooks, brief));
+        assertThat(s.best().stream().filter(x -> x.parts().size() == 1).map(x -> x.parts().getFirst().title()))
+                .containsExactly("easy", "near", "brief");
+        assertThat(s.refused()).anyMatch(r -> r.why().key() == RenewWords.SUB_RIPPLE_TOO_LOW && r.nearest().equals("cooks"));
+        Choice c = Choice.one(C1, brief.taken());
+        b.edit(new Edit.ItemChanged(Optional.empty(), Optional.of(
+                new Choice(c.id(), c.part(), c.joined(), c.groups(), c.balanceOhms(), c.way(), true, ""))));
+        assertThat(of(b, C1, List.of(easy)).best().getFirst().points()).as("day and night")
+                .anyMatch(p -> p.words().key() == RenewWords.SUB_LIFE_STANDING);
+        assertThat(of("32 MFD 450 V electrolytic smoothing", Policy.USUAL).best().stream()
+                .flatMap(x -> x.points().stream()).filter(p -> p.words().key() == RenewWords.SUB_BULKY))
+                .as("film of this value fills the chassis").allMatch(p -> p.weight() >= 0.5);
     }
 
     /** What two jobs took from a bag is gone from it, what is only chosen is promised; taken out again it is back. */
