@@ -135,7 +135,9 @@ public final class RenewPapers {
             }
         }
         for (int k = count; k % LABELS_IN_A_ROW != 0; k++) {
-            table.addCell(new PdfPCell());
+            PdfPCell nothing = new PdfPCell();
+            nothing.setBorder(Rectangle.NO_BORDER);
+            table.addCell(nothing);
         }
         if (count == 0) {
             add(document, pages.line("Nothing that was chosen waits to be fitted."));
