@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -90,6 +91,12 @@ public class StockModelTest {
                 """);
         model.stock().bringIn(in, Whence.DRAWER);
         assertThat(shelved().stock().drawer()).hasSize(2);
+        model.stock().bringIn(in, Whence.DRAWER);
+        assertThat(shelved().stock().drawer()).as("the same bags, not more of them").hasSize(2);
+        assertThat(shelved().stock().acts()).as("and nothing was changed").isEqualTo(1);
+        Files.writeString(in, Files.readString(in).replace("axial,7,", "axial,5,"));
+        model.stock().bringIn(in, Whence.DRAWER);
+        assertThat(shelved().stock().drawer()).hasSize(2).anySatisfy(p -> assertThat(p.quantity()).hasValue(5));
         Path out = folder.resolve("out.csv");
         model.stock().takeOut(out, Whence.DRAWER);
         model.stock().takeOut(out, Whence.DRAWER);
@@ -127,8 +134,8 @@ public class StockModelTest {
         model.renew().say(PartRef.of("C16a"), Choice.Way.IN_PLACE, true, "nearest");
         assertThat(model.renew().cans()).containsOnlyKeys(PartRef.of("C16"));
         PartRef can = PartRef.of("C16");
-        model.renew().can(new CanWork(CanWork.idOf(can), can, Choice.Way.BENEATH, java.util.OptionalDouble.empty(),
-                java.util.OptionalDouble.empty(), "", ""));
+        model.renew().can(new CanWork(CanWork.idOf(can), can, Choice.Way.BENEATH, OptionalDouble.empty(),
+                OptionalDouble.empty(), "", ""));
         Choice now = model.job().of(PartRef.of("C16a"), Choice.class).getFirst();
         assertThat(now.way()).isEqualTo(Choice.Way.BENEATH);
         assertThat(now.reason()).isEqualTo("nearest");

@@ -78,6 +78,11 @@ public record StockPart(String id, Whence whence, String title, Ware ware, Optio
                 price.orElse(0));
     }
 
+    /** This under another id. */
+    public StockPart called(String other) {
+        return new StockPart(other, whence, title, ware, quantity, measured, made, price, pack, where, withdrawn, remark);
+    }
+
     /** This with another count. */
     public StockPart counted(int now) {
         return new StockPart(id, whence, title, ware, OptionalInt.of(now), measured, made, price, pack, where, withdrawn, remark);

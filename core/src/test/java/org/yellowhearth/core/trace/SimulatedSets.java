@@ -58,6 +58,11 @@ public final class SimulatedSets {
         }
 
         Diagnosis.Question question(List<Diagnosis.Datum> data) {
+            return new Diagnosis.Question(supply, points, data, spread(), odds(), List.of(Setup.PLAIN));
+        }
+
+        /** How likely each part is bad before anything was read. */
+        public Map<String, Double> odds() {
             Map<String, Double> odds = new HashMap<>();
             java.util.Set<String> sections = supply.sectionIds();
             Knob.all(supply).keySet().forEach(k -> odds.merge(Knob.whole(k.element(), sections), switch (k.which()) {
@@ -66,7 +71,7 @@ public final class SimulatedSets {
                 case LOAD -> 0.1;
                 default -> 0.03;
             }, Math::max));
-            return new Diagnosis.Question(supply, points, data, spread(), odds, List.of(Setup.PLAIN));
+            return odds;
         }
 
         /** This set as one of many was made: every part off by its tolerance, and the line too. */
@@ -108,7 +113,7 @@ public final class SimulatedSets {
         return new Way.Resistor(part, ohms);
     }
 
-    static Set valveAndChoke() {
+    public static Set valveAndChoke() {
         return new Set("valve and choke", Supply.of(Mains.of(230, 50), new Winding("T1", 280, 180, true),
                 Rectify.of("V1", "T1", Scheme.FULL_WAVE, RectifierModel.vacuum(20, 0.09), "HT"),
                 Filter.at("f1", "HT", cap("C1", 16)),

@@ -5,10 +5,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.supply.Knob;
@@ -18,15 +21,18 @@ import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Section.Load;
 import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.Fault.Mode;
 import org.yellowhearth.core.trace.SimulatedSets;
 import org.yellowhearth.core.wake.Ramp.Clip;
 import org.yellowhearth.core.wake.Ramp.Warm;
+import org.yellowhearth.core.wake.RampJudgement.RampCounsel;
+import org.yellowhearth.core.wake.RampJudgement.RampSign;
 
 /** What meters show while the variable transformer is turned up: closed forms, the trade, sound sets and sets with a grave fault. */
 public class RampTest {
-    private static final int RUNS = 40;
+    private static final int RUNS = 30;
 
     private static Supply receiver(RectifierModel rectifier, double heaterWatts) {
         return new Supply(Supply.Mains.of(230, 50), new Primary(20, heaterWatts, Optional.empty()),
@@ -138,7 +144,7 @@ public class RampTest {
     @Test
     public void soundSetsPassAndGraveFaultsAreStoppedBeforeFullLine() {
         Random random = new Random(29);
-        int each = Boolean.getBoolean("hearth.long") ? 25 : 8;
+        int each = Boolean.getBoolean("long.tests") ? 25 : 5;
         int sound = 0;
         int faults = 0;
         int stopped = 0;
@@ -171,5 +177,49 @@ public class RampTest {
     public void nonsenseIsRefused() {
         assertThatThrownBy(() -> new Ramp.Setup(Optional.empty(), true, List.of(), List.of())).hasMessageContaining("steps");
         assertThatThrownBy(() -> new Ramp.Setup(Optional.empty(), true, List.of(), List.of(2.0))).hasMessageContaining("steps");
+    }
+
+    private static Map<Clip, Double> read(Supply truth, Ramp.Setup setup, int step) {
+        return Ramp.of(truth, setup, Map.of(), 1, Watcher.NOBODY).rungs().get(step).meters().stream()
+                .collect(Collectors.toMap(Ramp.Meter::clip, Ramp.Meter::volts));
+    }
+
+    @Test
+    public void aStepIsJudgedByMetersAndByNose() {
+        SimulatedSets.Set set = SimulatedSets.all().getFirst();
+        Ramp.Setup setup = setup(set);
+        Ramp.Rung third = Ramp.of(set.supply(), setup, set.spread(), RUNS, Watcher.NOBODY).rungs().get(3);
+        Map<Clip, Double> sound = read(set.supply(), setup, 3);
+        assertThat(RampJudgement.of(third, sound, Set.of()).counsel()).isEqualTo(RampCounsel.GO_ON);
+        RampJudgement smoke = RampJudgement.of(third, sound, Set.of(RampSign.SMOKE));
+        assertThat(smoke.counsel()).isEqualTo(RampCounsel.STOP);
+        assertThat(smoke.off()).isEmpty();
+        Map<Clip, Double> some = new HashMap<>(sound);
+        some.remove(Clip.BEHIND_LAMP);
+        RampJudgement unread = RampJudgement.of(third, some, Set.of());
+        assertThat(unread.counsel()).isEqualTo(RampCounsel.READ);
+        assertThat(unread.unread()).containsExactly(Clip.BEHIND_LAMP);
+        some.put(new Clip("HT", false), 3.0);
+        RampJudgement low = RampJudgement.of(third, some, Set.of());
+        assertThat(low.counsel()).as("what is off stops, read or not").isEqualTo(RampCounsel.STOP);
+        assertThat(low.off()).singleElement().satisfies(o -> assertThat(o.high()).isFalse());
+    }
+
+    /** Stopped at three quarters, the readings of that step name the part: the shorted one, the open leg, the dried reservoir. */
+    @Test
+    public void whatIsOffNamesThePart() {
+        SimulatedSets.Set set = SimulatedSets.valveAndChoke();
+        Ramp.Setup setup = setup(set);
+        Ramp.Rung step = Ramp.of(set.supply(), setup, set.spread(), RUNS, Watcher.NOBODY).rungs().get(3);
+        for (Fault f : List.of(new Fault(new Knob("C1", Knob.Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 1e-6),
+                new Fault(new Knob("C3", Knob.Which.LEAKAGE_RESISTANCE), Mode.SHORTED, 30),
+                new Fault(new Knob("V1.2", Knob.Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6))) {
+            Map<Clip, Double> read = read(f.in(set.supply()), setup, 3);
+            assertThat(RampJudgement.of(step, read, Set.of()).counsel()).as(f.toString()).isEqualTo(RampCounsel.STOP);
+            List<Diagnosis.Explanation> causes = RampCause.of(step, read, set.spread(), set.odds(), Watcher.NOBODY);
+            assertThat(causes.stream().limit(3).flatMap(e -> e.parts().stream())).as(f.toString())
+                    .contains(Knob.whole(f.knob().element(), set.supply().sectionIds()));
+        }
+        assertThat(RampCause.of(step, Map.of(), set.spread(), Map.of(), Watcher.NOBODY)).isEmpty();
     }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -149,7 +150,7 @@ public final class StockModel {
     }
 
     /** The same, and hands over what came in. */
-    void bringIn(Path file, Whence whence, java.util.function.Consumer<List<StockPart>> then) {
+    void bringIn(Path file, Whence whence, Consumer<List<StockPart>> then) {
         model.background().aside(() -> {
             try {
                 List<StockPart> read = StockCsv.read(file, model.knowledge().kinds().keySet(), whence,
@@ -165,18 +166,27 @@ public final class StockModel {
             }
             act(stock -> {
                 List<Stock.Change> changes = new ArrayList<>();
-                read.parts.forEach(p -> {
+                placed(read.parts, stock, whence).forEach(p -> {
                     if (!stock.part(p.id()).equals(Optional.of(p))) {
                         changes.add(new Stock.Change(stock.part(p.id()), Optional.of(p)));
                     }
                 });
                 return changes.isEmpty() ? Optional.empty() : Optional.of(new Stock.Act.Changed(changes));
             });
-            model.background().keep(() -> true, _ -> {
-                model.tell(Labels.of("stock.brought-in", read.parts.size(), file.getFileName()), false);
-                then.accept(read.parts);
+            model.background().keep(() -> placed(read.parts, shop.stock(), whence), parts -> {
+                model.tell(Labels.of("stock.brought-in", parts.size(), file.getFileName()), false);
+                then.accept(parts);
             });
         });
+    }
+
+    /** A line of the drawer that is called like one that lies there is that one, changed in a spreadsheet. */
+    private static List<StockPart> placed(List<StockPart> parts, Stock stock, Whence whence) {
+        if (whence == Whence.CATALOGUE) {
+            return parts;
+        }
+        Map<String, String> ids = stock.drawer().stream().collect(Collectors.toMap(StockPart::title, StockPart::id, (a, _) -> a));
+        return parts.stream().map(p -> p.called(ids.getOrDefault(p.title(), p.id()))).toList();
     }
 
     private record Read(List<StockPart> parts, String trouble) {

@@ -20,6 +20,7 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.FittingSheet;
+import org.yellowhearth.core.renew.SheetHints;
 import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
@@ -39,6 +40,7 @@ final class SheetPage extends Page {
     private final javafx.scene.control.Label progress = text("", "strong-note");
     private final VBox steps = column();
     private final VBox owed = column();
+    private final FlowPane hints = new FlowPane();
     private final List<TextField> typed = new ArrayList<>();
     /** The step that was opened by hand; the next one where none was. */
     private Optional<String> opened = Optional.empty();
@@ -50,10 +52,12 @@ final class SheetPage extends Page {
         renew = model.renew();
         steps.setId("sheet-steps");
         owed.setId("sheet-owed");
+        hints.setId("sheet-hints");
+        hints.getStyleClass().add("line-form");
         progress.setId("sheet-progress");
         HBox top = row(progress, bar,
                 button("renew.sheet.save", "sheet-save", this::save), button("renew.print", "sheet-print", this::print));
-        add(text(Labels.of("renew.sheet.caution"), "caution", "caution-danger"), top, steps, heading("renew.sheet.more"),
+        add(text(Labels.of("renew.sheet.caution"), "caution", "caution-danger"), top, steps, heading("renew.sheet.more"), hints,
                 adding(),
                 heading("renew.owed"), owed);
     }
@@ -95,9 +99,20 @@ final class SheetPage extends Page {
         bar.setProgress(sheet.steps().isEmpty() ? 0 : (double) sheet.done() / sheet.steps().size());
         int[] number = {1};
         fill(steps, sheet.steps(), "renew.sheet.empty", s -> steps.getChildren().add(step(s, number[0]++)));
+        hints.getChildren().setAll(SheetHints.of(job).stream().map(this::hint).toList());
         fill(owed, SignOff.of(job).owed(), "renew.owed.none", o -> owed.getChildren()
                 .add(text((o.blocks() ? "!  " : "·  ") + o.about() + "  " + model().words().say(o.why()),
                         o.blocks() ? "point-against" : "quiet")));
+    }
+
+    /** A step that the set asks for; pressed, it stands on the sheet. */
+    private Button hint(SheetHints.Hint h) {
+        String what = model().words().say(h.what());
+        Button add = new Button(
+                "+ " + model().words().word(h.doing()) + (h.where().isEmpty() ? "" : " " + h.where()) + ": " + what);
+        add.setId("hint-" + h.doing().code());
+        add.setOnAction(_ -> renew.task(h.doing(), h.where(), what));
+        return add;
     }
 
     private VBox step(FittingSheet.Step s, int number) {

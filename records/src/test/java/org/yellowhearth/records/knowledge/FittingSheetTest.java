@@ -11,8 +11,10 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.BenchTask;
+import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CanWork;
 import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.Feature;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Look;
@@ -22,6 +24,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.RenewWords;
+import org.yellowhearth.core.renew.SheetHints;
 import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.records.dossier.PeriodRecord;
@@ -184,6 +187,25 @@ public class FittingSheetTest {
 
     private static String said(PeriodRecord r, String label) {
         return r.entries().stream().filter(e -> e.label().equals(label)).map(PeriodRecord.Entry::text).findFirst().orElse("");
+    }
+
+    /** Coils near the iron, a can that is left, a bead, heat sinks: each is asked for once, and no more when it is written down. */
+    @Test
+    public void theSetAsksForItsOwnSteps() {
+        Bench b = Bench.of(1965).type("+ C16a 32 MFD 450 V can electrolytic smoothing; + C2 .05 MFD 400 V paper decoupling; "
+                + "+ L1 signal coil");
+        assertThat(SheetHints.of(b.job())).as("nothing is chosen").isEmpty();
+        put(b, chosen("C16a", "AE-33-450").with(Choice.Way.BENEATH));
+        put(b, chosen("C2", "PA-47n-630"));
+        put(b, Place.of(PartRef.of("C2"))
+                .with(p -> p.moveOver = Set.of(Place.Attachment.FERRITE_BEAD, Place.Attachment.SLEEVING)));
+        b.edit(new Edit.AspectChanged(b.job().aspect(Build.class),
+                b.job().aspect(Build.class).with(d -> d.features = Set.of(Feature.HEAT_SINKS))));
+        assertThat(SheetHints.of(b.job())).extracting(h -> h.doing() + " " + h.where()).containsExactly("GUARD ",
+                "SPARE_TERMINAL C16",
+                "PUT_BACK C2", "PUT_BACK ");
+        put(b, new BenchTask("t1", BenchTask.Doing.SPARE_TERMINAL, "C16", "sleeved", false));
+        assertThat(SheetHints.of(b.job())).hasSize(3);
     }
 
     @Test

@@ -121,6 +121,8 @@ import org.yellowhearth.core.trace.NextStep;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.core.trace.TraceWords;
+import org.yellowhearth.core.wake.Ramp;
+import org.yellowhearth.core.wake.RampJudgement;
 import org.yellowhearth.records.census.Column;
 import org.yellowhearth.records.json.RecordJson;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
@@ -167,7 +169,8 @@ public class WordsTest {
                 SupplyModel.View.values(), ReformPlan.ReformSchool.values(), Ending.Chore.values(), Ending.Upshot.values(),
                 Choice.Joined.values(), Choice.Way.values(), Choice.Whence.values(), Fitting.MeterSign.values(),
                 Fitting.Debt.values(), BenchTask.Doing.values(), Leads.values(), SafetyClass.values(),
-                Demand.Circumstance.values(), PeriodRules.Subject.values(),
+                Demand.Circumstance.values(), PeriodRules.Subject.values(), Ramp.Warm.values(),
+                RampJudgement.RampCounsel.values(), RampJudgement.RampSign.values(),
                 Schedule.Deed.values(), Reforming.Cause.values(), Reforming.Rule.values(),
                 ReformRun.RunPhase.values(), Judgement.Counsel.values(), Worth.Answer.values(), TrialDecay.Decay.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
