@@ -11,8 +11,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
-import java.util.stream.Stream;
 
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -307,7 +307,7 @@ public final class RenewModel {
                 // A supply without a steady state asks nothing that could be known.
                 demands = Map.of();
             }
-            Places places = new Places(of, drawn, demands, new java.util.concurrent.ConcurrentHashMap<>());
+            Places places = new Places(of, drawn, demands, new ConcurrentHashMap<>());
             known = Optional.of(places);
             return places;
         });
@@ -562,10 +562,5 @@ public final class RenewModel {
                 model.act(BenchLineModel.together(edits), () -> model.tell(Labels.of("renew.kit.chosen", edits.size()), false));
             }
         }));
-    }
-
-    /** Every line a shop could take a part from, by what it is called. */
-    public Stream<StockPart> toBeHad() {
-        return model.stock().shelvedProperty().get().stream().flatMap(s -> s.toBeHad().stream());
     }
 }
