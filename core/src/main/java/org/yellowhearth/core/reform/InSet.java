@@ -90,6 +90,6 @@ public record InSet(List<Rung> rungs) {
     }
 
     private static Supply at(Supply supply, double share) {
-        return TurnedUp.at(supply, share, share, true);
+        return TurnedUp.at(supply, share, share, TurnedUp.Loads.VALVES);
     }
 }

@@ -89,7 +89,7 @@ public record ChoiceEffect(List<Rail> rails, Pair surge) {
         Map<PartRef, New> all = new HashMap<>();
         for (Choice c : job.items(Choice.class)) {
             if (c.all().stream().allMatch(t -> t.ware() instanceof CapacitorWare)) {
-                all.put(c.part(), of(Substitute.combined(c, t -> candidate(t, knowledge))));
+                all.put(c.part(), of(combination(c, knowledge)));
             }
         }
         return all;
@@ -100,13 +100,19 @@ public record ChoiceEffect(List<Rail> rails, Pair surge) {
         return new New(combination.farads(), combination.esrOhms());
     }
 
+    /** What a choice of capacitors makes of them. */
+    static Combination combination(Choice choice, Knowledge knowledge) {
+        return Substitute.combined(choice, t -> candidate(t, knowledge));
+    }
+
     private static Candidate candidate(Choice.Taken t, Knowledge knowledge) {
         CapacitorWare w = (CapacitorWare) t.ware();
         boolean polar = knowledge.kinds().containsKey(w.kind()) && knowledge.kind(w.kind()).polarised();
         return new Candidate(t.stock(), w.farads(), w.tolerance(), w.volts(), polar, w.esrOhms(), w.rippleAmperes(), 0, 0);
     }
 
-    private static Supply swapped(Supply supply, List<RectifierSwap> swaps) {
+    /** A supply whose rectifiers gave way to silicon. */
+    static Supply swapped(Supply supply, List<RectifierSwap> swaps) {
         Supply now = supply;
         for (RectifierSwap s : swaps) {
             now = s.swapped() ? RectifierChange.changed(now, s.rectifier(), s.seriesOhms().orElse(0)) : now;

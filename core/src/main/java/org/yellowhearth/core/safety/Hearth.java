@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
+import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.knowledge.Knowledge;
 
 /**
@@ -129,7 +130,7 @@ public final class Hearth {
                 case Edit.VoltsMeasured e when e.rail().equals(store.id()) -> measured(e.volts(), e.asFound());
                 case Edit.ClipPut e when e.rail().equals(store.id()) -> clip = OptionalDouble.of(e.ohms());
                 case Edit.ClipTaken e when e.rail().equals(store.id()) -> clip = OptionalDouble.empty();
-                case Edit.VoltsMeasured _,Edit.ClipPut _,Edit.ClipTaken _,Edit.Answered _,Reforming _ -> {
+                case Edit.VoltsMeasured _,Edit.ClipPut _,Edit.ClipTaken _,Edit.Answered _,Reforming _,Waking _ -> {
                     // Another store's, or nothing that moves charge.
                 }
             }

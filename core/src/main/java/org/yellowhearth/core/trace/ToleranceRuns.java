@@ -23,8 +23,9 @@ import org.yellowhearth.core.supply.Supply;
  *
  * @param runs how many supplies were worked out
  * @param failed how many of them had no steady state
+ * @param watts taken from the mains, sorted
  */
-public record ToleranceRuns(int runs, int failed, List<Rail> rails) {
+public record ToleranceRuns(int runs, int failed, List<Rail> rails, List<Double> watts) {
     private static final int CHUNK = 50;
 
     /**
@@ -50,6 +51,7 @@ public record ToleranceRuns(int runs, int failed, List<Rail> rails) {
 
     public ToleranceRuns {
         rails = List.copyOf(rails);
+        watts = List.copyOf(watts);
     }
 
     /**
@@ -68,6 +70,7 @@ public record ToleranceRuns(int runs, int failed, List<Rail> rails) {
             dc.put(p, new double[runs]);
             ripple.put(p, new double[runs]);
         });
+        double[] watts = new double[runs];
         int good = 0;
         for (int run = 0; run < runs; run++) {
             if (run % CHUNK == 0 && !watcher.goOn((double) run / runs)) {
@@ -75,7 +78,9 @@ public record ToleranceRuns(int runs, int failed, List<Rail> rails) {
             }
             Supply here = supply.tuned((knob, now) -> now * Math.exp(spread.getOrDefault(knob, 0.0) * random.nextGaussian()));
             try {
-                Waveforms w = Settled.of(here).waves();
+                Settled settled = Settled.of(here);
+                Waveforms w = settled.waves();
+                watts[good] = settled.mainsWatts();
                 for (String p : points) {
                     Wave v = w.voltage(p);
                     dc.get(p)[good] = v.mean();
@@ -89,7 +94,7 @@ public record ToleranceRuns(int runs, int failed, List<Rail> rails) {
         int kept = good;
         List<Rail> rails = new ArrayList<>();
         points.forEach(p -> rails.add(new Rail(p, sorted(dc.get(p), kept), sorted(ripple.get(p), kept))));
-        return new ToleranceRuns(kept, runs - kept, rails);
+        return new ToleranceRuns(kept, runs - kept, rails, sorted(watts, kept));
     }
 
     private static List<Double> sorted(double[] values, int count) {

@@ -18,8 +18,20 @@ public final class TurnedUp {
     private static final double WARMTH_OF_VOLTS = 0.4;
     /** A cold diode still lets through what its insulation does. */
     private static final double LEAST = 1e-6;
+    /** Where nothing is drawn the engine still lets so much of the load draw: less would tell no other voltage and never settle. */
+    private static final double NOTHING = 1e-3;
 
     private TurnedUp() {
+    }
+
+    /** What hangs on a supply. */
+    public enum Loads {
+        /** Nothing: the valves are out, the plug-ins unplugged. */
+        OUT,
+        /** What cathodes draw, as warm as they are. */
+        VALVES,
+        /** What draws as soon as there is voltage. */
+        SEMICONDUCTORS
     }
 
     /** What a cathode emits at a share of its heater voltage, 0 to 1 of what is drawn of it. */
@@ -41,11 +53,15 @@ public final class TurnedUp {
      *
      * @param share of the nominal mains at the plug
      * @param heaters share of their voltage that the heaters get
-     * @param valves whether the valves it feeds are in; its rectifiers always are
+     * @param loads what it feeds; its rectifiers are always in
      */
-    public static Supply at(Supply supply, double share, double heaters, boolean valves) {
+    public static Supply at(Supply supply, double share, double heaters, Loads loads) {
         double emits = Math.max(LEAST, emission(heaters));
-        double drawn = valves ? emits : LEAST;
+        double drawn = switch (loads) {
+            case OUT -> NOTHING;
+            case VALVES -> Math.max(NOTHING, emits);
+            case SEMICONDUCTORS -> 1;
+        };
         Set<String> rectifiers = Set.copyOf(supply.sections().stream().filter(TurnedUp::vacuum).map(Section::id).toList());
         return supply.tuned((knob, now) -> switch (knob.which()) {
             case MAINS_VOLTS -> share * supply.mains().nominalVolts();

@@ -2,11 +2,13 @@ package org.yellowhearth.core.wake;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.supply.Lamp;
 import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.TurnedUp;
 
 /**
  * Which series lamp suits a set: the smallest through which it still comes to life, so that it saves as much as it can when something is
@@ -38,19 +40,19 @@ public record LampChoice(double watts, List<Tried> tried, Optional<Tried> best) 
     }
 
     /** The choice for a supply at its nominal mains. */
-    public static LampChoice of(Supply supply, Watcher watcher) {
+    public static LampChoice of(Supply supply, TurnedUp.Loads loads, Watcher watcher) {
         double volts = supply.mains().nominalVolts();
         List<Tried> all = new ArrayList<>();
         for (int k = 0; k < WATTS.size(); k++) {
             double w = WATTS.get(k);
-            Ramp.Setup setup = new Ramp.Setup(Optional.of(Lamp.cold(w, volts)), true, List.of(), List.of(1.0));
-            Ramp.Rung full = Ramp.of(supply, setup, java.util.Map.of(), 1, Watcher.NOBODY).rungs().getFirst();
+            Ramp.Setup setup = new Ramp.Setup(Optional.of(Lamp.cold(w, volts)), loads, List.of(), List.of(1.0));
+            Ramp.Rung full = Ramp.of(supply, setup, Map.of(), 1, Watcher.NOBODY).rungs().getFirst();
             all.add(new Tried(w, full.heaters(), full.glow(), w / volts));
             if (!watcher.goOn((k + 1.0) / WATTS.size())) {
                 break;
             }
         }
-        Ramp.Rung plain = Ramp.of(supply, new Ramp.Setup(Optional.empty(), true, List.of(), List.of(1.0)), java.util.Map.of(), 1,
+        Ramp.Rung plain = Ramp.of(supply, new Ramp.Setup(Optional.empty(), loads, List.of(), List.of(1.0)), Map.of(), 1,
                 Watcher.NOBODY).rungs().getFirst();
         return new LampChoice(plain.watts(), all, all.stream().filter(t -> t.left() >= ENOUGH).findFirst());
     }

@@ -4,13 +4,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.circuit.Waveforms;
-import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Lamp;
+import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.ToleranceRuns;
@@ -23,99 +25,93 @@ import org.yellowhearth.core.trace.TurnedUp;
  * <p>
  * Lamp and heaters are found together: what the lamp takes the heaters miss, and what they miss the valves do not draw. The band of a meter
  * is three and a half standard deviations of what sets within their tolerances show, wider by what five per cent of heater voltage either way
- * make of it (where a cathode has just begun to emit that is most of it), and by the meter. Heaters are taken at their working resistance.
+ * make of it (where a cathode has just begun to emit that is most of it), and by the meter; it ends at what the weakest capacitor at that
+ * point is made for. While cathodes still warm up it reaches from nothing to what the point comes to with nothing drawn. Heaters are taken at
+ * their working resistance.
  */
-public record Ramp(List<Rung> rungs) {
+public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
     /** Pauses that tell something: a third, three quarters, full (common practice), with two more before the valves draw. */
     public static final List<Double> USUAL = List.of(0.15, 0.33, 0.5, 0.75, 1.0);
+    /**
+     * Loaded heaters get their voltage within so much (common practice, 6.3 V ± 10 %); windings that are not loaded read higher, and at little
+     * mains none is loaded in proportion (2.6 V of 6.3 V at 40 V of 115 V, common practice).
+     */
+    static final double HEATER_BAND = 0.1;
+    private static final double HEATER_UNLOADED = 0.2;
     static final double METER = 0.03;
     static final double DIRECT_FLOOR = 0.1;
     static final double ALTERNATING_FLOOR = 0.02;
+    private static final double WATTS_FLOOR = 1;
+    /** Iron and dial lamps are known no better. */
+    private static final double WATTS_UNSURE = 0.1;
     private static final double HEATER_UNSURE = 0.05;
+    /** A cold filament takes so many times its working current (common practice). */
+    private static final double COLD_HEATERS = 8;
     /** So many standard deviations of sets within their tolerances are no reason to stop. */
     private static final double WIDE = 3.5;
     private static final int MOST = 25;
     private static final double NEAR = 1e-5;
     private static final long SEED = 20_261_129;
 
-    /** How far cathodes have come at a step. */
-    public enum Warm implements Coded {
-        COLD, WARMING, CONDUCTING;
-
-        static Warm at(double emission) {
-            return emission < 0.02 ? COLD : emission < 0.7 ? WARMING : CONDUCTING;
-        }
-    }
-
-    /**
-     * A meter that is clipped on before the set gets power.
-     *
-     * @param point against the chassis
-     * @param alternating whether it stands on alternating volts, true RMS without the direct part
-     */
-    public record Clip(String point, boolean alternating) {
-        /** What reaches the set behind the lamp; where there is a lamp this tells most. */
-        public static final Clip BEHIND_LAMP = new Clip("mains.l", true);
-
-        double of(Waveforms w) {
-            return alternating ? w.voltage(point).rippleRms() : w.voltage(point).mean();
-        }
+    /** How far cathodes have come with so much emission. */
+    static RampPlan.Warm warm(double emission) {
+        return emission < 0.02 ? RampPlan.Warm.COLD : emission < 0.7 ? RampPlan.Warm.WARMING : RampPlan.Warm.CONDUCTING;
     }
 
     /**
      * How a ramp is run.
      *
      * @param lamp in series with the whole set, where there is one
-     * @param valves whether the valves that the supply feeds are in; its rectifiers always are
+     * @param loads what the supply feeds; its rectifiers are always in
      * @param clips where meters are clipped
      * @param shares of the nominal mains, rising
+     * @param heaterVolts what the heater line carries at full mains, where a meter is clipped to it
+     * @param ratedVolts the most that the weakest capacitor at each point is made for, where that is known
      */
-    public record Setup(Optional<Lamp> lamp, boolean valves, List<Clip> clips, List<Double> shares) {
+    public record Setup(Optional<Lamp> lamp, TurnedUp.Loads loads, List<RampPlan.Clip> clips, List<Double> shares,
+            OptionalDouble heaterVolts, Map<String, Double> ratedVolts) {
         public Setup {
             clips = List.copyOf(clips);
             shares = List.copyOf(shares);
+            ratedVolts = Map.copyOf(ratedVolts);
             if (shares.isEmpty() || shares.stream().anyMatch(s -> !(s > 0 && s <= 1.2))) {
                 throw new IllegalArgumentException("a ramp has steps above nothing, up to a fifth more than the mains");
             }
+            if (clips.contains(RampPlan.Clip.HEATERS) && heaterVolts.isEmpty()) {
+                throw new IllegalArgumentException("say what the heater line carries at full mains, such as 6.3 V");
+            }
+        }
+
+        /** A ramp of which nothing else is known. */
+        public Setup(Optional<Lamp> lamp, TurnedUp.Loads loads, List<RampPlan.Clip> clips, List<Double> shares) {
+            this(lamp, loads, clips, shares, OptionalDouble.empty(), Map.of());
         }
     }
 
     /**
      * One step.
      *
-     * @param share of the nominal mains at the transformer
-     * @param heaters share of their voltage that the heaters get
-     * @param glow what the lamp turns to heat, against its rating; nothing where there is none
-     * @param watts that the set takes
+     * @param watts that the set takes, without the lamp
      * @param supply as it stands at this step, for what comes after
      */
-    public record Rung(double share, double mainsVolts, double heaters, Warm warm, double glow, double watts, List<Meter> meters,
-            Supply supply) {
-        public Rung {
-            meters = List.copyOf(meters);
+    public record Rung(RampPlan.Step step, double watts, Supply supply) {
+        public double heaters() {
+            return step.heaters();
         }
 
-        /** The heater line of so many volts at full mains. */
-        public double heaterVolts(double nominal) {
-            return nominal * heaters;
-        }
-
-        /** What a meter should show. */
-        public Optional<Meter> meter(Clip clip) {
-            return meters.stream().filter(m -> m.clip().equals(clip)).findFirst();
-        }
-    }
-
-    /** What a meter should show: as drawn, and from where to where is no reason to stop. */
-    public record Meter(Clip clip, double volts, double low, double high) {
-        /** Whether a reading is no reason to stop. */
-        public boolean holds(double read) {
-            return read >= low && read <= high;
+        public double glow() {
+            return step.glow();
         }
     }
 
     public Ramp {
+        clips = List.copyOf(clips);
         rungs = List.copyOf(rungs);
+    }
+
+    /** What a meter should show at a step. */
+    public RampPlan.Band band(int step, RampPlan.Clip clip) {
+        return rungs.get(step).step().bands().get(clips.indexOf(clip));
     }
 
     /**
@@ -137,34 +133,141 @@ public record Ramp(List<Rung> rungs) {
                 throw new StoppedException();
             }
         }
-        return new Ramp(rungs);
+        return new Ramp(setup.clips(), rungs);
     }
 
     private static Rung rung(Supply supply, Setup setup, double share, Map<Knob, Double> spread, int runs, Watcher watcher) {
         At found = at(supply, setup, share);
-        Waveforms now = found.settled.waves();
         double glow = setup.lamp().map(l -> found.lampWatts / l.watts()).orElse(0.0);
-        Waveforms less = Settled.of(standing(supply, setup, share, found.heaters * (1 - HEATER_UNSURE))).waves();
-        Waveforms more = Settled.of(standing(supply, setup, share, found.heaters * (1 + HEATER_UNSURE))).waves();
-        List<String> points = setup.clips().stream().map(Clip::point).distinct().toList();
+        Settled less = Settled.of(standing(supply, setup, share, found.heaters * (1 - HEATER_UNSURE)));
+        Settled more = Settled.of(standing(supply, setup, share, found.heaters * (1 + HEATER_UNSURE)));
+        // What needs no warming draws from the first moment on.
+        Settled cold = setup.loads() == TurnedUp.Loads.SEMICONDUCTORS
+                ? found.settled
+                : Settled.of(behind(setup, TurnedUp.at(supply, share, found.heaters, TurnedUp.Loads.OUT)));
+        List<String> points = setup.clips().stream().filter(c -> onSupply(c)).map(RampPlan.Clip::point).distinct().toList();
         ToleranceRuns tolerance = ToleranceRuns.of(found.settled.supply(), points, spread, runs, SEED, watcher);
-        List<Meter> meters = setup.clips().stream().map(c -> {
-            ToleranceRuns.Rail rail = tolerance.rails().get(points.indexOf(c.point()));
-            return meter(c, c.of(now), List.of(c.of(less), c.of(more)), c.alternating() ? rail.rippleRms() : rail.dcVolts());
-        }).toList();
-        return new Rung(share, share * supply.mains().nominalVolts(), found.heaters, Warm.at(TurnedUp.emission(found.heaters)),
-                glow,
-                found.settled.mainsWatts() - found.lampWatts, meters, found.settled.supply());
+        RampPlan.Warm warm = warm(TurnedUp.emission(found.heaters));
+        // What a cathode passes that does not glow yet nobody can tell: anything up to what the point comes to is right.
+        boolean unknown = warm == RampPlan.Warm.COLD && supply.sections().stream().anyMatch(TurnedUp::vacuum);
+        List<RampPlan.Band> bands = new ArrayList<>();
+        for (RampPlan.Clip c : setup.clips()) {
+            if (c.equals(RampPlan.Clip.HEATERS)) {
+                bands.add(heaters(setup, found.heaters));
+                continue;
+            }
+            Spread s = new Spread(read(c, found.settled), List.of(read(c, less), read(c, more)), made(c, points, tolerance),
+                    read(c, cold));
+            double unsure = unsure(c, s, supply, share);
+            boolean open = unknown && onSupply(c) && !c.equals(RampPlan.Clip.BEHIND_LAMP);
+            double swing = c.shows() == RampPlan.Shows.ALTERNATING && !c.equals(RampPlan.Clip.BEHIND_LAMP)
+                    ? Math.abs(found.settled.waves().voltage(c.point()).mean())
+                    : 0;
+            double surge = c.shows() == RampPlan.Shows.WATTS
+                    ? COLD_HEATERS * supply.primary().otherWatts() * share * share
+                    : 0;
+            RampPlan.Band band = limited(s.band(unsure, swing + surge), c, setup);
+            bands.add(open
+                    ? new RampPlan.Band(band.expected(), band.settlingLow(), band.settlingHigh(), band.settlingLow(),
+                            band.settlingHigh())
+                    : band);
+        }
+        boolean cathodes = supply.sections().stream().anyMatch(x -> x instanceof Section.Stage || TurnedUp.vacuum(x));
+        RampPlan.Step step = new RampPlan.Step(share, share * supply.mains().nominalVolts(), settle(cathodes, warm),
+                hold(cathodes, warm, share), found.heaters, warm, glow, bands);
+        return new Rung(step, found.settled.mainsWatts() - found.lampWatts, found.settled.supply());
     }
 
-    private static Meter meter(Clip clip, double volts, List<Double> otherwise, List<Double> made) {
-        double mean = made.stream().mapToDouble(v -> v).average().orElse(volts);
-        double spread = Math.sqrt(made.stream().mapToDouble(v -> (v - mean) * (v - mean)).average().orElse(0));
-        double cooler = otherwise.stream().mapToDouble(v -> v - volts).min().orElse(0);
-        double warmer = otherwise.stream().mapToDouble(v -> v - volts).max().orElse(0);
-        double unsure = WIDE * spread + (clip.alternating() ? ALTERNATING_FLOOR : DIRECT_FLOOR) + METER * Math.abs(volts);
-        return new Meter(clip, volts, Math.min(mean, volts) + Math.min(0, cooler) - unsure,
-                Math.max(mean, volts) + Math.max(0, warmer) + unsure);
+    /** Cathodes take most of a minute, capacitors and a series lamp seconds (common practice). */
+    private static double settle(boolean cathodes, RampPlan.Warm warm) {
+        return cathodes && warm != RampPlan.Warm.COLD ? 45 : 10;
+    }
+
+    /** A minute where nothing warms up yet, two where it does, five at full line (common practice). */
+    private static double hold(boolean cathodes, RampPlan.Warm warm, double share) {
+        return share >= 0.99 ? 300 : cathodes && warm != RampPlan.Warm.COLD ? 120 : 60;
+    }
+
+    private static boolean onSupply(RampPlan.Clip clip) {
+        return !clip.equals(RampPlan.Clip.HEATERS) && clip.shows() != RampPlan.Shows.WATTS;
+    }
+
+    /** What a meter shows in a steady state. */
+    static double read(RampPlan.Clip clip, Settled settled) {
+        return switch (clip.shows()) {
+            case WATTS -> settled.mainsWatts();
+            case DIRECT -> settled.waves().voltage(clip.point()).mean();
+            case ALTERNATING -> settled.waves().voltage(clip.point()).rippleRms();
+        };
+    }
+
+    private static List<Double> made(RampPlan.Clip clip, List<String> points, ToleranceRuns tolerance) {
+        if (clip.shows() == RampPlan.Shows.WATTS) {
+            return tolerance.watts();
+        }
+        ToleranceRuns.Rail rail = tolerance.rails().get(points.indexOf(clip.point()));
+        return clip.shows() == RampPlan.Shows.DIRECT ? rail.dcVolts() : rail.rippleRms();
+    }
+
+    /** What may be off without anything being wrong, beside the parts' tolerances. */
+    private static double unsure(RampPlan.Clip clip, Spread s, Supply supply, double share) {
+        return METER * Math.abs(s.drawn) + switch (clip.shows()) {
+            case DIRECT -> DIRECT_FLOOR;
+            case ALTERNATING -> ALTERNATING_FLOOR;
+            case WATTS -> WATTS_FLOOR + WATTS_UNSURE * supply.primary().otherWatts() * share * share;
+        };
+    }
+
+    private static RampPlan.Band heaters(Setup setup, double share) {
+        double volts = setup.heaterVolts().orElseThrow() * share;
+        boolean loaded = setup.loads() == TurnedUp.Loads.VALVES && share > 0.5;
+        double high = volts * (1 + (loaded ? HEATER_BAND : HEATER_UNLOADED)) + DIRECT_FLOOR;
+        return new RampPlan.Band(volts, volts * (1 - HEATER_BAND) - DIRECT_FLOOR, high, -DIRECT_FLOOR,
+                Math.max(high, volts * (1 + HEATER_UNLOADED) + DIRECT_FLOOR));
+    }
+
+    /** No reading is right that is above what the weakest capacitor there stands, unless the set as drawn goes there. */
+    private static RampPlan.Band limited(RampPlan.Band b, RampPlan.Clip clip, Setup setup) {
+        Double most = clip.shows() == RampPlan.Shows.DIRECT ? setup.ratedVolts().get(clip.point()) : null;
+        if (most == null || Math.abs(b.expected()) >= most) {
+            return b;
+        }
+        double low = Math.max(b.low(), -most);
+        double high = Math.min(b.high(), most);
+        return new RampPlan.Band(b.expected(), low, high, Math.min(low, Math.max(b.settlingLow(), -RATED_SURGE * most)),
+                Math.max(high, Math.min(b.settlingHigh(), RATED_SURGE * most)));
+    }
+
+    /** For the moments before anything draws an electrolytic stands a tenth more (common practice). */
+    private static final double RATED_SURGE = 1.1;
+
+    /**
+     * What a meter shows in sets that are all sound.
+     *
+     * @param drawn with every part as it is taken to be
+     * @param otherwise with heaters that get less or more
+     * @param made in sets within their tolerances
+     * @param cold before anything is drawn
+     */
+    private record Spread(double drawn, List<Double> otherwise, List<Double> made, double cold) {
+        /**
+         * The band.
+         *
+         * @param unsure to either side
+         * @param settling what the moments after a step may bring beyond
+         */
+        RampPlan.Band band(double unsure, double settling) {
+            double mean = made.stream().mapToDouble(v -> v).average().orElse(drawn);
+            double sigma = Math.sqrt(made.stream().mapToDouble(v -> (v - mean) * (v - mean)).average().orElse(0));
+            double cooler = otherwise.stream().mapToDouble(v -> v - drawn).min().orElse(0);
+            double warmer = otherwise.stream().mapToDouble(v -> v - drawn).max().orElse(0);
+            double each = WIDE * sigma + unsure;
+            double low = Math.min(mean, drawn) + Math.min(0, cooler) - each;
+            double high = Math.max(mean, drawn) + Math.max(0, warmer) + each;
+            double apart = each + METER * Math.abs(cold);
+            return new RampPlan.Band(drawn, low, high, Math.min(low, Math.min(0, cold) - apart),
+                    Math.max(high, Math.max(0, cold) + apart) + settling);
+        }
     }
 
     /** A supply at a step, its heaters and its lamp in agreement. */
@@ -212,7 +315,10 @@ public record Ramp(List<Rung> rungs) {
     }
 
     private static Supply standing(Supply supply, Setup setup, double share, double heaters) {
-        Supply at = TurnedUp.at(supply, share, heaters, setup.valves());
+        return behind(setup, TurnedUp.at(supply, share, heaters, setup.loads()));
+    }
+
+    private static Supply behind(Setup setup, Supply at) {
         return setup.lamp().map(at::behind).orElse(at);
     }
 }

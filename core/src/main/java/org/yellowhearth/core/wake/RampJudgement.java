@@ -3,33 +3,29 @@ package org.yellowhearth.core.wake;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
+import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.message.Coded;
 
 /**
- * Whether a ramp may go on from where it stands: by what the clipped meters show there, and by what eyes, ears and nose say.
+ * Whether a ramp may go on from where it stands, by what the clipped meters show there.
  *
  * @param off meters out of their bands
  * @param unread meters that nobody read yet
  */
-public record RampJudgement(RampCounsel counsel, List<Off> off, List<Ramp.Clip> unread, Set<RampSign> signs) {
+public record RampJudgement(RampCounsel counsel, List<Off> off, List<RampPlan.Clip> unread) {
     /** What to do. */
     public enum RampCounsel implements Coded {
         /** Something is not read yet. */
         READ,
+        /** Nothing is wrong so far, but cathodes and capacitors need their time. */
+        SETTLING,
         /** Everything is as expected: hold the time, then go on. */
+        HOLD,
+        /** Held long enough. */
         GO_ON,
         /** Off, now. */
         STOP
-    }
-
-    /** What stops a ramp whatever the meters show; each has a key of its own. */
-    public enum RampSign implements Coded {
-        /** The lamp glows brightly and stays so. */
-        LAMP_BRIGHT,
-        /** No heater glows where the step should warm them. */
-        NO_HEATER, HUM, SMELL, SMOKE, SOUND, SPARK
     }
 
     /**
@@ -38,34 +34,47 @@ public record RampJudgement(RampCounsel counsel, List<Off> off, List<Ramp.Clip> 
      * @param read what it shows
      * @param expected what it should show
      */
-    public record Off(double read, Ramp.Meter expected) {
+    public record Off(RampPlan.Clip clip, double read, RampPlan.Band expected) {
         /** Whether it shows too much; of a negative rail the magnitude counts. */
         public boolean high() {
-            return Math.abs(read) > Math.abs(expected.volts());
+            return Math.abs(read) > Math.abs(expected.expected());
         }
     }
 
     public RampJudgement {
         off = List.copyOf(off);
         unread = List.copyOf(unread);
-        signs = Set.copyOf(signs);
     }
 
-    /** The judgement at a step. */
-    public static RampJudgement of(Ramp.Rung rung, Map<Ramp.Clip, Double> read, Set<RampSign> signs) {
+    /**
+     * The judgement at a step.
+     *
+     * @param seconds since the transformer was turned there
+     */
+    public static RampJudgement of(RampPlan plan, int step, Map<RampPlan.Clip, RampRun.Seen> read, double seconds) {
+        RampPlan.Step now = plan.steps().get(step);
         List<Off> off = new ArrayList<>();
-        List<Ramp.Clip> unread = new ArrayList<>();
-        for (Ramp.Meter m : rung.meters()) {
-            Double shown = read.get(m.clip());
-            if (shown == null) {
-                unread.add(m.clip());
-            } else if (!m.holds(shown)) {
-                off.add(new Off(shown, m));
+        List<RampPlan.Clip> unread = new ArrayList<>();
+        for (RampPlan.Clip c : plan.clips()) {
+            RampRun.Seen seen = read.get(c);
+            if (seen == null) {
+                unread.add(c);
+                continue;
+            }
+            boolean settled = seen.seconds() >= now.settleSeconds();
+            if (!plan.band(step, c).holds(seen.value(), settled)) {
+                off.add(new Off(c, seen.value(), plan.band(step, c)));
+            } else if (!settled) {
+                unread.add(c);
             }
         }
-        RampCounsel counsel = !signs.isEmpty() || !off.isEmpty()
+        RampCounsel counsel = !off.isEmpty()
                 ? RampCounsel.STOP
-                : unread.isEmpty() ? RampCounsel.GO_ON : RampCounsel.READ;
-        return new RampJudgement(counsel, off, unread, signs);
+                : seconds < now.settleSeconds()
+                        ? RampCounsel.SETTLING
+                        : !unread.isEmpty()
+                                ? RampCounsel.READ
+                                : seconds < now.holdSeconds() ? RampCounsel.HOLD : RampCounsel.GO_ON;
+        return new RampJudgement(counsel, off, unread);
     }
 }

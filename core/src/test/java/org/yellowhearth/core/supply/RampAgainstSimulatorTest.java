@@ -12,7 +12,9 @@ import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.supply.ReferenceSupplies.Reference;
+import org.yellowhearth.core.trace.TurnedUp;
 import org.yellowhearth.core.wake.Ramp;
 
 /**
@@ -42,17 +44,21 @@ public class RampAgainstSimulatorTest {
             throw new SkipException("the circuit simulator is not installed here");
         }
         Lamp lamp = Lamp.cold(100, r.supply().mains().nominalVolts());
-        List<Ramp.Clip> clips = r.nodes().stream().map(n -> new Ramp.Clip(n, false)).toList();
-        Ramp.Rung rung = Ramp.of(r.supply(), new Ramp.Setup(Optional.of(lamp), true, clips, List.of(share)), Map.of(), 1,
-                Watcher.NOBODY).rungs().getFirst();
+        List<RampPlan.Clip> clips = r.nodes().stream().map(n -> new RampPlan.Clip(n, RampPlan.Shows.DIRECT)).toList();
+        Ramp.Rung rung = Ramp
+                .of(r.supply(), new Ramp.Setup(Optional.of(lamp), TurnedUp.Loads.VALVES, clips, List.of(share)), Map.of(), 1,
+                        Watcher.NOBODY)
+                .rungs().getFirst();
         // Where little is drawn yet the reservoirs come to rest late.
         Reference step = new Reference(r.name() + " at " + share, rung.supply(),
                 (share < 0.6 ? 6 : 1) * r.settles(), r.nodes(), List.of());
         Map<String, Double> shown = SpiceRun.run(SpiceRun.netlist(step, 5e-6));
-        for (Ramp.Meter m : rung.meters()) {
-            double other = shown.get(SpiceRun.key("dc", m.clip().point()));
-            assertThat(m.volts()).as(step + " " + m.clip().point()).isCloseTo(other, within(2e-3 * Math.abs(other) + 0.02));
-            assertThat(m.holds(other)).isTrue();
+        for (int k = 0; k < clips.size(); k++) {
+            double other = shown.get(SpiceRun.key("dc", clips.get(k).point()));
+            RampPlan.Band band = rung.step().bands().get(k);
+            assertThat(band.expected()).as(step + " " + clips.get(k).point())
+                    .isCloseTo(other, within(2e-3 * Math.abs(other) + 0.02));
+            assertThat(band.holds(other, true)).isTrue();
         }
     }
 }

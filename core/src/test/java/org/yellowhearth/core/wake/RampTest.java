@@ -5,15 +5,16 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.fact.RampPlan.Clip;
+import org.yellowhearth.core.fact.RampPlan.Shows;
+import org.yellowhearth.core.fact.RampPlan.Warm;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Lamp;
 import org.yellowhearth.core.supply.Primary;
@@ -25,10 +26,7 @@ import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.Fault.Mode;
 import org.yellowhearth.core.trace.SimulatedSets;
-import org.yellowhearth.core.wake.Ramp.Clip;
-import org.yellowhearth.core.wake.Ramp.Warm;
-import org.yellowhearth.core.wake.RampJudgement.RampCounsel;
-import org.yellowhearth.core.wake.RampJudgement.RampSign;
+import org.yellowhearth.core.trace.TurnedUp.Loads;
 
 /** What meters show while the variable transformer is turned up: closed forms, the trade, sound sets and sets with a grave fault. */
 public class RampTest {
@@ -42,26 +40,27 @@ public class RampTest {
                         new Load("set", "HT", Load.Kind.CURRENT, 0.06)));
     }
 
-    private static List<Ramp.Rung> ramp(Supply s, Optional<Lamp> lamp, boolean valves) {
-        List<Clip> clips = new ArrayList<>(List.of(new Clip("HT", false), new Clip("HT", true)));
+    private static Ramp ramp(Supply s, Optional<Lamp> lamp, Loads loads) {
+        List<Clip> clips = new ArrayList<>(List.of(new Clip("HT", Shows.DIRECT), new Clip("HT", Shows.ALTERNATING)));
         lamp.ifPresent(_ -> clips.add(Clip.BEHIND_LAMP));
-        return Ramp.of(s, new Ramp.Setup(lamp, valves, clips, Ramp.USUAL), Map.of(), 1, Watcher.NOBODY).rungs();
+        return Ramp.of(s, new Ramp.Setup(lamp, loads, clips, Ramp.USUAL), Map.of(), 1, Watcher.NOBODY);
     }
 
     /** Common practice: a valve rectifier passes nothing at low mains; with the valves out the rail stands at the peak of the winding. */
     @Test
     public void coldThenWarmingThenConducting() {
-        List<Ramp.Rung> valve = ramp(receiver(RectifierModel.vacuum(50, 0.1), 25), Optional.empty(), true);
-        assertThat(valve.stream().map(Ramp.Rung::warm)).containsExactly(Warm.COLD, Warm.COLD, Warm.WARMING, Warm.CONDUCTING,
+        Ramp valve = ramp(receiver(RectifierModel.vacuum(50, 0.1), 25), Optional.empty(), Loads.VALVES);
+        assertThat(valve.rungs().stream().map(r -> r.step().warm())).containsExactly(Warm.COLD, Warm.COLD, Warm.WARMING,
+                Warm.CONDUCTING,
                 Warm.CONDUCTING);
-        Clip rail = new Clip("HT", false);
-        assertThat(valve.getFirst().meter(rail).orElseThrow().volts()).as("of the 64 V that silicon would make").isLessThan(10);
-        assertThat(valve.getLast().heaterVolts(6.3)).isCloseTo(6.3, within(1e-9));
-        List<Ramp.Rung> out = ramp(receiver(RectifierModel.silicon(), 25), Optional.empty(), false);
-        for (Ramp.Rung r : out) {
+        Clip rail = new Clip("HT", Shows.DIRECT);
+        assertThat(valve.band(0, rail).expected()).as("of the 64 V that silicon would make").isLessThan(10);
+        assertThat(valve.rungs().getLast().heaters()).isCloseTo(1, within(1e-9));
+        Ramp out = ramp(receiver(RectifierModel.silicon(), 25), Optional.empty(), Loads.OUT);
+        for (int k = 0; k < Ramp.USUAL.size(); k++) {
             // The peak of the winding less thresholds and what the heaters let fall in the primary; nothing is drawn.
-            assertThat(r.meter(rail).orElseThrow().volts()).isCloseTo(r.share() * 300 * Math.sqrt(2),
-                    within(1 + 0.02 * r.share() * 425));
+            double share = Ramp.USUAL.get(k);
+            assertThat(out.band(k, rail).expected()).isCloseTo(share * 300 * Math.sqrt(2), within(1 + 0.02 * share * 425));
         }
     }
 
@@ -73,14 +72,15 @@ public class RampTest {
     @Test
     public void lampAndSetShareTheMains() {
         Lamp lamp = Lamp.cold(100, 230);
-        List<Ramp.Rung> rungs = ramp(receiver(RectifierModel.vacuum(50, 0.1), 25), Optional.of(lamp), true);
-        for (Ramp.Rung r : rungs) {
-            assertThat(r.meter(Clip.BEHIND_LAMP).orElseThrow().volts()).isCloseTo(r.heaters() * 230, within(0.02));
-            assertThat(r.heaters()).isLessThan(r.share());
+        Ramp ramp = ramp(receiver(RectifierModel.vacuum(50, 0.1), 25), Optional.of(lamp), Loads.VALVES);
+        List<Ramp.Rung> rungs = ramp.rungs();
+        for (int k = 0; k < rungs.size(); k++) {
+            assertThat(ramp.band(k, Clip.BEHIND_LAMP).expected()).isCloseTo(rungs.get(k).heaters() * 230, within(0.02));
+            assertThat(rungs.get(k).heaters()).isLessThan(rungs.get(k).step().share());
         }
         Supply heaters = new Supply(Supply.Mains.of(230, 50), new Primary(1e-3, 60, Optional.empty()),
                 List.of(new Section.Winding("T1", 6.3, 0.1, false)));
-        Ramp.Rung plain = Ramp.of(heaters, new Ramp.Setup(Optional.of(lamp), true, List.of(), List.of(1.0)), Map.of(), 1,
+        Ramp.Rung plain = Ramp.of(heaters, new Ramp.Setup(Optional.of(lamp), Loads.VALVES, List.of(), List.of(1.0)), Map.of(), 1,
                 Watcher.NOBODY).rungs().getFirst();
         double lampVolts = 230 * Math.pow(plain.glow(), 1 / 1.55);
         double amperes = 100 / 230.0 * Math.pow(plain.glow(), 0.55 / 1.55);
@@ -93,36 +93,37 @@ public class RampTest {
         Supply shorted = new Fault(new Knob("C16",
                 Knob.Which.LEAKAGE_RESISTANCE), Mode.SHORTED, 1)
                 .in(receiver(RectifierModel.silicon(), 25));
-        assertThat(ramp(shorted, Optional.of(lamp), true).getLast().glow()).as("bright: something is shorted").isGreaterThan(0.5);
+        assertThat(ramp(shorted, Optional.of(lamp), Loads.VALVES).rungs().getLast().glow()).as("bright: something is shorted")
+                .isGreaterThan(0.5);
     }
 
     /** The lamp that suits: one and a half to four times what the set takes, and smaller ones starve it more. */
     @Test
     public void theLampGoesByTheWattsOfTheSet() {
-        LampChoice small = LampChoice.of(receiver(RectifierModel.vacuum(50, 0.1), 25), Watcher.NOBODY);
+        LampChoice small = LampChoice.of(receiver(RectifierModel.vacuum(50, 0.1), 25), Loads.VALVES, Watcher.NOBODY);
         assertThat(small.watts()).isBetween(40.0, 70.0);
         assertThat(small.best().orElseThrow().watts()).isBetween(1.2 * small.watts(), 4 * small.watts());
         assertThat(small.tried()).extracting(LampChoice.Tried::left).isSorted();
-        LampChoice large = LampChoice.of(receiver(RectifierModel.vacuum(50, 0.1), 150), Watcher.NOBODY);
+        LampChoice large = LampChoice.of(receiver(RectifierModel.vacuum(50, 0.1), 150), Loads.VALVES, Watcher.NOBODY);
         assertThat(large.best().orElseThrow().watts()).isGreaterThan(small.best().orElseThrow().watts());
     }
 
     private static Ramp.Setup setup(SimulatedSets.Set set) {
         List<Clip> clips = new ArrayList<>(List.of(Clip.BEHIND_LAMP));
         set.points().forEach(p -> {
-            clips.add(new Clip(p, false));
-            clips.add(new Clip(p, true));
+            clips.add(new Clip(p, Shows.DIRECT));
+            clips.add(new Clip(p, Shows.ALTERNATING));
         });
-        return new Ramp.Setup(Optional.of(Lamp.cold(100, set.supply().mains().nominalVolts())), true, clips, Ramp.USUAL);
+        return new Ramp.Setup(Optional.of(Lamp.cold(100, set.supply().mains().nominalVolts())), Loads.VALVES, clips, Ramp.USUAL);
     }
 
     /** Whether a set goes up to full line with no meter out of its band; its meters are off by 2 %. */
     private static int stoppedAt(Ramp expected, Supply truth, Ramp.Setup setup, Random random) {
-        List<Ramp.Rung> shown = Ramp.of(truth, setup, Map.of(), 1, Watcher.NOBODY).rungs();
-        for (int k = 0; k < shown.size(); k++) {
-            for (Ramp.Meter m : shown.get(k).meters()) {
-                double read = m.volts() * (1 + 0.02 * Math.clamp(random.nextGaussian(), -2, 2));
-                if (!expected.rungs().get(k).meter(m.clip()).orElseThrow().holds(read)) {
+        Ramp shown = Ramp.of(truth, setup, Map.of(), 1, Watcher.NOBODY);
+        for (int k = 0; k < setup.shares().size(); k++) {
+            for (Clip c : setup.clips()) {
+                double read = shown.band(k, c).expected() * (1 + 0.02 * Math.clamp(random.nextGaussian(), -2, 2));
+                if (!expected.band(k, c).holds(read, true)) {
                     return k;
                 }
             }
@@ -175,34 +176,15 @@ public class RampTest {
 
     @Test
     public void nonsenseIsRefused() {
-        assertThatThrownBy(() -> new Ramp.Setup(Optional.empty(), true, List.of(), List.of())).hasMessageContaining("steps");
-        assertThatThrownBy(() -> new Ramp.Setup(Optional.empty(), true, List.of(), List.of(2.0))).hasMessageContaining("steps");
+        assertThatThrownBy(() -> new Ramp.Setup(Optional.empty(), Loads.VALVES, List.of(), List.of()))
+                .hasMessageContaining("steps");
+        assertThatThrownBy(() -> new Ramp.Setup(Optional.empty(), Loads.VALVES, List.of(), List.of(2.0)))
+                .hasMessageContaining("steps");
     }
 
     private static Map<Clip, Double> read(Supply truth, Ramp.Setup setup, int step) {
-        return Ramp.of(truth, setup, Map.of(), 1, Watcher.NOBODY).rungs().get(step).meters().stream()
-                .collect(Collectors.toMap(Ramp.Meter::clip, Ramp.Meter::volts));
-    }
-
-    @Test
-    public void aStepIsJudgedByMetersAndByNose() {
-        SimulatedSets.Set set = SimulatedSets.all().getFirst();
-        Ramp.Setup setup = setup(set);
-        Ramp.Rung third = Ramp.of(set.supply(), setup, set.spread(), RUNS, Watcher.NOBODY).rungs().get(3);
-        Map<Clip, Double> sound = read(set.supply(), setup, 3);
-        assertThat(RampJudgement.of(third, sound, Set.of()).counsel()).isEqualTo(RampCounsel.GO_ON);
-        RampJudgement smoke = RampJudgement.of(third, sound, Set.of(RampSign.SMOKE));
-        assertThat(smoke.counsel()).isEqualTo(RampCounsel.STOP);
-        assertThat(smoke.off()).isEmpty();
-        Map<Clip, Double> some = new HashMap<>(sound);
-        some.remove(Clip.BEHIND_LAMP);
-        RampJudgement unread = RampJudgement.of(third, some, Set.of());
-        assertThat(unread.counsel()).isEqualTo(RampCounsel.READ);
-        assertThat(unread.unread()).containsExactly(Clip.BEHIND_LAMP);
-        some.put(new Clip("HT", false), 3.0);
-        RampJudgement low = RampJudgement.of(third, some, Set.of());
-        assertThat(low.counsel()).as("what is off stops, read or not").isEqualTo(RampCounsel.STOP);
-        assertThat(low.off()).singleElement().satisfies(o -> assertThat(o.high()).isFalse());
+        Ramp shown = Ramp.of(truth, setup, Map.of(), 1, Watcher.NOBODY);
+        return setup.clips().stream().collect(Collectors.toMap(c -> c, c -> shown.band(step, c).expected()));
     }
 
     /** Stopped at three quarters, the readings of that step name the part: the shorted one, the open leg, the dried reservoir. */
@@ -210,12 +192,13 @@ public class RampTest {
     public void whatIsOffNamesThePart() {
         SimulatedSets.Set set = SimulatedSets.valveAndChoke();
         Ramp.Setup setup = setup(set);
-        Ramp.Rung step = Ramp.of(set.supply(), setup, set.spread(), RUNS, Watcher.NOBODY).rungs().get(3);
+        Ramp expected = Ramp.of(set.supply(), setup, set.spread(), RUNS, Watcher.NOBODY);
+        Supply step = expected.rungs().get(3).supply();
         for (Fault f : List.of(new Fault(new Knob("C1", Knob.Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 1e-6),
                 new Fault(new Knob("C3", Knob.Which.LEAKAGE_RESISTANCE), Mode.SHORTED, 30),
                 new Fault(new Knob("V1.2", Knob.Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6))) {
             Map<Clip, Double> read = read(f.in(set.supply()), setup, 3);
-            assertThat(RampJudgement.of(step, read, Set.of()).counsel()).as(f.toString()).isEqualTo(RampCounsel.STOP);
+            assertThat(read).as(f.toString()).anySatisfy((c, v) -> assertThat(expected.band(3, c).holds(v, true)).isFalse());
             List<Diagnosis.Explanation> causes = RampCause.of(step, read, set.spread(), set.odds(), Watcher.NOBODY);
             assertThat(causes.stream().limit(3).flatMap(e -> e.parts().stream())).as(f.toString())
                     .contains(Knob.whole(f.knob().element(), set.supply().sectionIds()));

@@ -13,7 +13,6 @@ import org.yellowhearth.instruments.scpi.ScpiDevice;
 final class MainsBench extends ScpiDevice {
     private static final double MOST_VOLTS = 260;
     private static final double NOISE = 0.002;
-    private static final double LAMP_VOLTS = 230;
 
     private final StandInBench bench;
     private final Random random;
@@ -55,7 +54,7 @@ final class MainsBench extends ScpiDevice {
     }
 
     Optional<Lamp> lamp() {
-        return lampWatts > 0 ? Optional.of(Lamp.cold(lampWatts, LAMP_VOLTS)) : Optional.empty();
+        return lampWatts > 0 ? Optional.of(Lamp.cold(lampWatts, bench.set().nominalVolts())) : Optional.empty();
     }
 
     @Override

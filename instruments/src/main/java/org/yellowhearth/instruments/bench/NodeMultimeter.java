@@ -1,5 +1,6 @@
 package org.yellowhearth.instruments.bench;
 
+import java.util.Arrays;
 import java.util.Random;
 
 import org.yellowhearth.instruments.scpi.ScpiDevice;
@@ -7,7 +8,7 @@ import org.yellowhearth.instruments.scpi.ScpiException;
 import org.yellowhearth.instruments.scpi.ScpiFault;
 
 /**
- * Stand-in multimeter with three channels on points of the simulated set: direct voltage, or true RMS of the ripple. Its ranges are
+ * Stand-in multimeter with a channel on each of some points of the simulated set: direct voltage, or true RMS of the ripple. Its ranges are
  * 2, 20, 200 and 1000 V; above its range a channel overflows. Offset 2 mV, noise of a thousandth.
  */
 final class NodeMultimeter extends ScpiDevice {
@@ -17,32 +18,42 @@ final class NodeMultimeter extends ScpiDevice {
 
     private final StandInBench bench;
     private final Random random;
-    private final double[] range = {0, 0, 0};
-    private final boolean[] alternating = new boolean[3];
-    private final double[] last = {Double.NaN, Double.NaN, Double.NaN};
-    private final Contact[] contact = {Contact.GOOD, Contact.GOOD, Contact.GOOD};
+    private final int channels;
+    private final double[] range;
+    private final boolean[] alternating;
+    private final double[] last;
+    private final Contact[] contact;
 
     NodeMultimeter(StandInBench bench, Random random) {
         this.bench = bench;
         this.random = random;
+        channels = bench.set().points().size();
+        range = new double[channels];
+        alternating = new boolean[channels];
+        last = new double[channels];
+        contact = new Contact[channels];
+        Arrays.fill(last, Double.NaN);
+        Arrays.fill(contact, Contact.GOOD);
         for (boolean ac : new boolean[]{false, true}) {
             String header = ac ? "VOLTage:AC" : "VOLTage[:DC]";
             query("MEASure:" + header, a -> {
-                int c = configure(a.channel(3), ac, a.given(0) ? a.number(0, "V", 0.001, 1000) : 0);
+                int c = configure(a.channel(channels), ac, a.given(0) ? a.number(0, "V", 0.001, 1000) : 0);
                 return figure(take(c));
             });
-            command("CONFigure:" + header, a -> configure(a.channel(3), ac, a.given(0) ? a.number(0, "V", 0.001, 1000) : 0));
+            command("CONFigure:" + header,
+                    a -> configure(a.channel(channels), ac, a.given(0) ? a.number(0, "V", 0.001, 1000) : 0));
         }
-        query("CONFigure", a -> alternating[a.channel(3) - 1] ? "VOLT:AC" : "VOLT:DC");
-        query("READ", a -> figure(take(a.channel(3) - 1)));
+        query("CONFigure", a -> alternating[a.channel(channels) - 1] ? "VOLT:AC" : "VOLT:DC");
+        query("READ", a -> figure(take(a.channel(channels) - 1)));
         query("FETCh", a -> {
-            double value = last[a.channel(3) - 1];
+            double value = last[a.channel(channels) - 1];
             if (Double.isNaN(value)) {
                 throw new ScpiException(ScpiFault.STALE, "nothing has been read yet");
             }
             return figure(value);
         });
-        command("SIMulation:CONTact", a -> contact[a.channel(3) - 1] = Contact.valueOf(a.word(0, "GOOD", "LOOSE", "OPEN")));
+        command("SIMulation:CONTact",
+                a -> contact[a.channel(channels) - 1] = Contact.valueOf(a.word(0, "GOOD", "LOOSE", "OPEN")));
         bench.clockCommands(this::command, this::query);
     }
 
@@ -53,7 +64,7 @@ final class NodeMultimeter extends ScpiDevice {
     }
 
     private double take(int channel) {
-        double[] point = bench.set().at(SimulatedSet.POINTS.get(channel));
+        double[] point = bench.set().at(bench.set().points().get(channel));
         double value = contact[channel].lost(random) ? 0 : point[alternating[channel] ? 1 : 0];
         double most = 1000;
         for (double r : RANGES) {
@@ -70,11 +81,9 @@ final class NodeMultimeter extends ScpiDevice {
 
     @Override
     protected void reset() {
-        for (int k = 0; k < 3; k++) {
-            range[k] = 0;
-            alternating[k] = false;
-            last[k] = Double.NaN;
-        }
+        Arrays.fill(range, 0);
+        Arrays.fill(alternating, false);
+        Arrays.fill(last, Double.NaN);
     }
 
     @Override

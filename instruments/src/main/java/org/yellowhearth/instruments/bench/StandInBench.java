@@ -1,6 +1,7 @@
 package org.yellowhearth.instruments.bench;
 
 import java.time.InstantSource;
+import java.util.Optional;
 import java.util.Random;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
@@ -13,7 +14,7 @@ import org.yellowhearth.instruments.scpi.ScpiDevice;
 public final class StandInBench {
     private final BenchClock clock;
     private final Parts parts;
-    private final SimulatedSet set = new SimulatedSet();
+    private final SimulatedSet set;
     private final LcrMeter lcr;
     private final LeakageMeter leakage;
     private final NodeMultimeter multimeter;
@@ -25,7 +26,17 @@ public final class StandInBench {
     }
 
     public StandInBench(InstantSource wall, long seed, Parts parts) {
+        this(wall, seed, parts, SimulatedSet.usual());
+    }
+
+    /** A bench with another set on it. */
+    public StandInBench(InstantSource wall, long seed, SimulatedSet set) {
+        this(wall, seed, Parts.usual(0, new Random(seed)), set);
+    }
+
+    private StandInBench(InstantSource wall, long seed, Parts parts, SimulatedSet set) {
         clock = new BenchClock(wall);
+        this.set = set;
         this.parts = parts;
         lcr = new LcrMeter(this, new Random(seed + 1));
         leakage = new LeakageMeter(this, new Random(seed + 2));
@@ -72,7 +83,7 @@ public final class StandInBench {
         for (int k = 1; k <= parts.count(); k++) {
             parts.part(k).until(now);
         }
-        set.until(now, mains == null ? 0 : mains.applied(), mains == null ? java.util.Optional.empty() : mains.lamp());
+        set.until(now, mains == null ? 0 : mains.applied(), mains == null ? Optional.empty() : mains.lamp());
     }
 
     /** The clock, on every instrument: {@code SIMulation:SPEed} 1 to 10 000 and {@code SIMulation:TIME?} in seconds. */

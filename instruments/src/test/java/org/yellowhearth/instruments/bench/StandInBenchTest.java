@@ -7,13 +7,25 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import org.assertj.core.data.Percentage;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.reform.FormingCapacitor.Flaw;
 import org.yellowhearth.core.reform.FormingCapacitor.Heat;
 import org.yellowhearth.core.reform.FormingCapacitor.Make;
 import org.yellowhearth.core.reform.FormingCapacitor.Oxide;
+import org.yellowhearth.core.supply.Lamp;
+import org.yellowhearth.core.supply.Primary;
+import org.yellowhearth.core.supply.RectifierModel;
+import org.yellowhearth.core.supply.Section;
+import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.TurnedUp;
+import org.yellowhearth.core.wake.Ramp;
 import org.yellowhearth.instruments.scpi.ScpiDevice;
 
 /** What the stand-ins read of a bench whose truth is known. */
@@ -142,10 +154,10 @@ public class StandInBenchTest {
         assertThatThrownBy(() -> bench.clock().runAt(0.5)).hasMessageContaining("0.5");
     }
 
-    /** Cold, nothing conducts; at a third of the mains the filament does not either (common practice); warm, the rails stand in order. */
+    /** Cold, nothing conducts; at a seventh of the mains the filament does not either (common practice); warm, the rails stand in order. */
     @Test
     public void theSetWarmsUpAndItsRailsCome() {
-        bench.mainsBench().execute("SOUR:VOLT 76;:OUTP ON");
+        bench.mainsBench().execute("SOUR:VOLT 33;:OUTP ON");
         pass(120);
         assertThat(ask(bench.multimeter(), "MEAS:VOLT? (@1)")).isLessThan(1);
         bench.mainsBench().execute("SOUR:VOLT 230");
@@ -175,8 +187,42 @@ public class StandInBenchTest {
         bench.mainsBench().execute("SOUR:LAMP 40");
         pass(1);
         assertThat(ask(bench.multimeter(), "MEAS:VOLT? (@2)")).isLessThan(0.95 * plain);
+        double before = ask(bench.multimeter(), "MEAS:VOLT? (@2)");
         bench.mainsBench().execute("*RST");
         pass(1);
         assertThat(ask(bench.mainsBench(), "MEAS:POW?")).isLessThan(0.5);
+        assertThat(ask(bench.multimeter(), "MEAS:VOLT? (@2)")).as("off is not empty").isBetween(0.8 * before, before);
+        pass(120);
+        assertThat(ask(bench.multimeter(), "MEAS:VOLT? (@2)")).isLessThan(1);
+    }
+
+    /**
+     * Another set on the bench, with a channel for each of its points: behind the lamp and on the heater line it shows what reaches the set;
+     * what warms up at half the mains is what the ramp of the engine expects there.
+     */
+    @Test
+    public void aSetOfOnesOwnShowsWhatItsRampExpects() {
+        Supply supply = new Supply(Supply.Mains.of(115, 60), new Primary(5, 25, Optional.empty()),
+                List.of(new Section.Winding("w", 120, 40, false),
+                        Section.Rectify.of("D1", "w", Section.Scheme.HALF_WAVE, RectifierModel.silicon(), "HT"),
+                        Section.Filter.at("f", "HT", new Section.Cap("C1", 47e-6, 1, 1e7)),
+                        new Section.Load("set", "HT", Section.Load.Kind.RESISTANCE, 3000)));
+        List<RampPlan.Clip> clips = List.of(new RampPlan.Clip("HT", RampPlan.Shows.DIRECT), RampPlan.Clip.BEHIND_LAMP,
+                RampPlan.Clip.HEATERS);
+        StandInBench own = new StandInBench(() -> Instant.ofEpochMilli(millis[0]), 3,
+                new SimulatedSet(supply, TurnedUp.Loads.VALVES, clips.stream().map(RampPlan.Clip::point).toList(), 12.6));
+        own.mainsBench().execute("SOUR:VOLT 57.5;:SOUR:LAMP 60;:OUTP ON");
+        for (int k = 0; k < 100; k++) {
+            pass(1);
+            ask(own.mainsBench(), "MEAS:POW?");
+        }
+        Ramp ramp = Ramp.of(supply, new Ramp.Setup(Optional.of(Lamp.cold(60, 115)), TurnedUp.Loads.VALVES, clips, List.of(0.5),
+                OptionalDouble.of(12.6), Map.of()), Map.of(), 1, Watcher.NOBODY);
+        for (int k = 0; k < clips.size(); k++) {
+            double shown = ask(own.multimeter(), (k == 0 ? "MEAS:VOLT? (@" : "MEAS:VOLT:AC? (@") + (k + 1) + ")");
+            double expected = ramp.rungs().getFirst().step().bands().get(k).expected();
+            assertThat(shown).as(clips.get(k).point()).isCloseTo(expected, Percentage.withPercentage(2));
+        }
+        assertThat(own.multimeter().execute("MEAS:VOLT? (@4)")).isEmpty();
     }
 }

@@ -14,7 +14,6 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Supplier;
-
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.job.Act;
@@ -25,6 +24,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.marking.AmbiguousException;
 import org.yellowhearth.core.marking.UnreadableException;
@@ -191,12 +191,14 @@ public final class JobReader {
             case "answered" -> did(event(v, Edit.Answered.class));
             case String reform when reform.startsWith("reform-") ->
                 did(RecordJson.readTagged(v, "act", Reforming.class, "at", "zone"));
+            case String ramp when ramp.startsWith("ramp-") -> did(RecordJson.readTagged(v, "act", Waking.class, "at", "zone"));
             case "power" -> did(new Edit.PowerSwitched(fields(v, "power").field("power").code(Edit.Power.class)));
             default ->
                 throw act.bad("unknown act; expected one of arrived, set-changed, policy-changed, part-added, part-changed, "
                         + "part-removed, reading-kept, reading-withdrawn, aspect-changed, item-changed, together, note, power, volts, clip, "
                         + "unclip, answered, reform-begun, reform-read, reform-stepped, reform-paused, reform-stopped, reform-aborted, "
-                        + "reform-finished, reform-discharging, reform-discharged, reform-proving, undo, redo");
+                        + "reform-finished, reform-discharging, reform-discharged, reform-proving, ramp-begun, ramp-stepped, ramp-read, "
+                        + "ramp-stopped, ramp-finished, undo, redo");
         };
     }
 

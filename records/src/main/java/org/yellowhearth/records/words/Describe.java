@@ -14,6 +14,7 @@ import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.fact.SafetyClass;
@@ -25,6 +26,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
@@ -297,7 +299,30 @@ public final class Describe {
                     : Message.of(StoryWords.ANSWERED_VOLTS, e.question().term(), e.answer(),
                             Quantity.volts(e.volts().getAsDouble()));
             case Reforming e -> reforming(e);
+            case Waking e -> waking(e);
         });
+    }
+
+    private Message waking(Waking event) {
+        return switch (event) {
+            case Waking.RampBegun _ -> Message.of(StoryWords.RAMP_BEGUN);
+            case Waking.RampStepped e -> Message.of(StoryWords.RAMP_STEPPED, Integer.toString(e.step() + 1));
+            case Waking.RampRead e -> Message.of(StoryWords.RAMP_READ, clip(e.clip()), shown(e.clip(), e.value()));
+            case Waking.RampStopped e -> e.note().isEmpty()
+                    ? Message.of(StoryWords.RAMP_STOPPED, e.cause().term())
+                    : Message.of(StoryWords.RAMP_STOPPED_NOTE, e.cause().term(), e.note());
+            case Waking.RampFinished _ -> Message.of(StoryWords.RAMP_FINISHED);
+        };
+    }
+
+    /** Where a meter is clipped, and what it shows. */
+    public String clip(RampPlan.Clip clip) {
+        return facts.clip(clip);
+    }
+
+    /** What a clipped meter shows, with its unit. */
+    public static Quantity shown(RampPlan.Clip clip, double value) {
+        return Quantity.of(value, clip.shows() == RampPlan.Shows.WATTS ? Unit.WATT : Unit.VOLT);
     }
 
     private static Message reforming(Reforming event) {

@@ -34,6 +34,7 @@ import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.Replaceable;
@@ -168,9 +169,24 @@ final class Facts {
             case BenchTask t -> List.of(words.word(t.doing()), t.where(), t.what(), t.done() ? "done" : "");
             case RectifierSwap r -> List.of(r.rectifier(), r.swapped() ? "silicon" : "stays",
                     shown("behind", r.seriesOhms(), Unit.OHM), r.filament());
+            case RampPlan r -> List.of(words.word(r.kind()), String.join(" + ", r.fed()),
+                    r.valves() || r.kind() == RampPlan.RampKind.POLARITY ? "" : words.term("Ramp.valves-out"),
+                    shown("series lamp", r.lampWatts(), Unit.WATT),
+                    r.steps().stream().map(s -> Quantity.volts(s.mainsVolts()).toString()).collect(Collectors.joining(" → ")),
+                    r.clips().stream().map(this::clip).collect(Collectors.joining(", ")));
             case SupplySection s -> supply(s);
             case SupplyEvidence e -> evidence(e);
         });
+    }
+
+    String clip(RampPlan.Clip clip) {
+        if (clip.equals(RampPlan.Clip.BEHIND_LAMP)) {
+            return words.term("Clip.behind-lamp");
+        }
+        if (clip.equals(RampPlan.Clip.HEATERS)) {
+            return words.term("Clip.heaters");
+        }
+        return clip.shows() == RampPlan.Shows.WATTS ? words.word(clip.shows()) : clip.point() + " " + words.word(clip.shows());
     }
 
     private List<String> fitting(Fitting f) {

@@ -2,6 +2,7 @@ package org.yellowhearth.records.jobfile;
 
 import java.time.Instant;
 import java.time.LocalDateTime;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -29,6 +30,7 @@ import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
@@ -52,6 +54,7 @@ import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
+import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.part.PartRef;
 
 /** Random aspects, items and events, one of every type, for the round trip of files. */
@@ -124,7 +127,8 @@ final class RandomFacts {
     }
 
     private static Item item(String id, Random r) {
-        return switch (r.nextInt(21)) {
+        return switch (r.nextInt(22)) {
+            case 21 -> ramp(id, r);
             case 0 -> new Paper(id, "Drawing", r.nextBoolean() ? "" : "rev. C");
             case 1 -> new Observation(id, one(r, Observation.Sign.values()), "by the gang", "tacked \"on\"",
                     r.nextBoolean() ? Optional.empty() : Optional.of("i1"));
@@ -144,6 +148,23 @@ final class RandomFacts {
             case 12, 13 -> evidence(id, r);
             default -> supply(id, r);
         };
+    }
+
+    private static RampPlan.Clip clip(Random r) {
+        return one(r, List.of(RampPlan.Clip.BEHIND_LAMP, RampPlan.Clip.HEATERS, RampPlan.Clip.TAKEN,
+                new RampPlan.Clip("HT", RampPlan.Shows.ALTERNATING), new RampPlan.Clip("V4.k", RampPlan.Shows.DIRECT)));
+    }
+
+    private static RampPlan ramp(String id, Random r) {
+        double volts = r.nextInt(400) - 50;
+        List<RampPlan.Step> steps = new ArrayList<>();
+        for (int k = 0; k <= r.nextInt(4); k++) {
+            steps.add(new RampPlan.Step(0.2 + 0.2 * k, 40 + 40 * k, r.nextInt(50), 60, r.nextDouble(),
+                    one(r, RampPlan.Warm.values()),
+                    r.nextDouble(), List.of(new RampPlan.Band(volts, volts - 5, volts + 5, volts - 60, volts + 90))));
+        }
+        return new RampPlan(id, one(r, RampPlan.RampKind.values()), r.nextBoolean() ? List.of() : List.of("HT", "HT2"),
+                r.nextBoolean(), maybe(r, 25, 200), List.of(clip(r)), steps);
     }
 
     private static Item evidence(String id, Random r) {
@@ -208,7 +229,12 @@ final class RandomFacts {
         List<Rail> rails = job.items(Rail.class);
         String store = rails.isEmpty() ? Edit.PICTURE_TUBE : one(r, rails).id();
         String plan = "reform-C" + r.nextInt(9);
-        return new Act.Did(switch (r.nextInt(15)) {
+        return new Act.Did(switch (r.nextInt(20)) {
+            case 15 -> new Waking.RampBegun("ramp-1");
+            case 16 -> new Waking.RampStepped("ramp-1", r.nextInt(5));
+            case 17 -> new Waking.RampRead("ramp-1", clip(r), r.nextDouble() * 300 - 50, r.nextBoolean() ? "" : "stand-in");
+            case 18 -> new Waking.RampStopped("ramp-1", one(r, Waking.StopCause.values()), r.nextBoolean() ? "" : "it hummed");
+            case 19 -> new Waking.RampFinished("ramp-1");
             case 0 -> new Edit.VoltsMeasured(store, r.nextDouble() * 300 - 100, r.nextBoolean());
             case 1 -> new Edit.ClipPut(store, 100 + r.nextInt(10_000));
             case 2 -> new Edit.ClipTaken(store);

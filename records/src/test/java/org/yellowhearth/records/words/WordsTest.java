@@ -46,6 +46,7 @@ import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.SafetyClass;
 import org.yellowhearth.core.fact.StatedValue;
@@ -66,6 +67,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.FaultRule;
@@ -121,8 +123,10 @@ import org.yellowhearth.core.trace.NextStep;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.core.trace.TraceWords;
-import org.yellowhearth.core.wake.Ramp;
 import org.yellowhearth.core.wake.RampJudgement;
+import org.yellowhearth.core.wake.RampRun;
+import org.yellowhearth.core.wake.RampTells;
+import org.yellowhearth.core.wake.WakeWords;
 import org.yellowhearth.records.census.Column;
 import org.yellowhearth.records.json.RecordJson;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
@@ -136,7 +140,8 @@ public class WordsTest {
                 AssessWords.values(), AgreementCriterion.SuspicionWords.values(), RenewWords.values(),
                 Caution.CautionWords.values(), MainsFit.MainsWords.values(), Estimate.EstimateWords.values(),
                 Check.CheckWords.values(), Gate.GateWords.values(),
-                ColourCode.ColourWords.values(), TraceWords.values(), ReformWords.values(), StoryWords.values())
+                ColourCode.ColourWords.values(), TraceWords.values(), ReformWords.values(), WakeWords.values(),
+                StoryWords.values())
                 .flatMap(Stream::of);
     }
 
@@ -169,15 +174,16 @@ public class WordsTest {
                 SupplyModel.View.values(), ReformPlan.ReformSchool.values(), Ending.Chore.values(), Ending.Upshot.values(),
                 Choice.Joined.values(), Choice.Way.values(), Choice.Whence.values(), Fitting.MeterSign.values(),
                 Fitting.Debt.values(), BenchTask.Doing.values(), Leads.values(), SafetyClass.values(),
-                Demand.Circumstance.values(), PeriodRules.Subject.values(), Ramp.Warm.values(),
-                RampJudgement.RampCounsel.values(), RampJudgement.RampSign.values(),
+                Demand.Circumstance.values(), PeriodRules.Subject.values(), RampPlan.Warm.values(),
+                RampPlan.RampKind.values(), RampPlan.Shows.values(), RampRun.RampPhase.values(), RampTells.values(),
+                RampJudgement.RampCounsel.values(), Waking.StopCause.values(),
                 Schedule.Deed.values(), Reforming.Cause.values(), Reforming.Rule.values(),
                 ReformRun.RunPhase.values(), Judgement.Counsel.values(), Worth.Answer.values(), TrialDecay.Decay.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
     }
 
     private static Set<String> keys() {
-        Set<String> keys = new TreeSet<>(Set.of("Way.above", "Way.below"));
+        Set<String> keys = new TreeSet<>(Set.of("Way.above", "Way.below", "Clip.behind-lamp", "Clip.heaters", "Ramp.valves-out"));
         terms().filter(Policy.School.class::isInstance)
                 .forEach(t -> keys.add("Meaning." + t.getClass().getSimpleName() + "." + t.code()));
         sentences().map(MessageKey::key).forEach(keys::add);

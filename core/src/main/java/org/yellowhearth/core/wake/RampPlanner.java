@@ -1,0 +1,262 @@
+package org.yellowhearth.core.wake;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
+
+import org.yellowhearth.core.circuit.NoSolutionException;
+import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.circuit.Waveforms;
+import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.RampPlan.Clip;
+import org.yellowhearth.core.fact.RampPlan.RampKind;
+import org.yellowhearth.core.fact.RampPlan.Shows;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.renew.AsFitted;
+import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Lamp;
+import org.yellowhearth.core.supply.Primary;
+import org.yellowhearth.core.supply.Section;
+import org.yellowhearth.core.supply.Settled;
+import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.Suspicion;
+import org.yellowhearth.core.trace.TurnedUp;
+
+/**
+ * Makes the ramp plan of a job's set: its supply with the parts that are in it now, what is connected, and what each clipped meter should show.
+ */
+public final class RampPlanner {
+    /** So many sets within their tolerances are tried at each step. */
+    public static final int RUNS = 60;
+    private static final List<Double> LOW = List.of(0.05, 0.1, 0.15, 0.2, 0.25, 0.33, 0.5);
+    private static final double SIGN_VOLTS = 1;
+    private static final double DRAIN_VOLTS = 1;
+    private static final double DRAIN_WATTS = 2;
+    private static final double LAMP_LARGE = 6;
+    private static final int FIRST_RAILS = 3;
+
+    private final Bare bare;
+
+    /**
+     * The set without a lamp, as it stands now.
+     *
+     * @param loads what the supply feeds
+     * @param points where a meter can be put
+     */
+    public record Bare(Supply supply, TurnedUp.Loads loads, List<String> points, Map<Knob, Double> spread,
+            Map<String, Double> odds,
+            Map<PartRef, Double> ratedVolts) {
+        public Bare {
+            points = List.copyOf(points);
+            spread = Map.copyOf(spread);
+            odds = Map.copyOf(odds);
+            ratedVolts = Map.copyOf(ratedVolts);
+        }
+    }
+
+    /**
+     * What is wanted of a ramp.
+     *
+     * @param fed the rails that are connected; empty where all are
+     * @param heaterVolts what the heater line carries at full mains, where a meter is clipped to it
+     */
+    public record Wanted(RampKind kind, List<String> fed, boolean valves, OptionalDouble lampWatts, List<Clip> clips,
+            OptionalDouble heaterVolts) {
+        public Wanted {
+            fed = List.copyOf(fed);
+            clips = List.copyOf(clips);
+        }
+    }
+
+    /**
+     * A plan, and what it was made from.
+     *
+     * @param supplies the supply as it stands at each step
+     * @param notes what to mind of it
+     */
+    public record Proposed(RampPlan plan, List<Supply> supplies, Bare bare, List<Message> notes) {
+        public Proposed {
+            supplies = List.copyOf(supplies);
+            notes = List.copyOf(notes);
+        }
+    }
+
+    private RampPlanner(Bare bare) {
+        this.bare = bare;
+    }
+
+    /**
+     * The set of a job as it stands now, parts fitted as the sheet says; none while its supply cannot be worked out.
+     *
+     * @param chance how likely a part of the census fails, as its risk says
+     */
+    public static Optional<Bare> bare(Job job, Knowledge knowledge, OptionalDouble ageYears, ToDoubleFunction<PartRef> chance) {
+        return Suspicion.of(job, knowledge, ageYears, chance).map(s -> {
+            AsFitted fitted = AsFitted.of(s.question().supply(), job, knowledge);
+            Primary p = fitted.supply().primary();
+            Supply supply = fitted.supply().with(new Primary(p.ohms(), p.otherWatts(), Optional.empty()));
+            TurnedUp.Loads loads = job.plate().technology() == SetPlate.Technology.TRANSISTOR
+                    ? TurnedUp.Loads.SEMICONDUCTORS
+                    : TurnedUp.Loads.VALVES;
+            return new Bare(supply, loads, s.question().points(), s.question().spread(), s.question().odds(),
+                    fitted.ratedVolts());
+        });
+    }
+
+    /**
+     * The plan that is wanted.
+     *
+     * @param id of the plan
+     * @param runs how many sets within their tolerances are tried at each step, {@link #RUNS} as a rule
+     * @throws IllegalArgumentException with a sentence, where it cannot be
+     */
+    public static Proposed of(String id, Bare bare, Wanted wanted, int runs, Watcher watcher) {
+        return new RampPlanner(bare).plan(id, wanted, runs, watcher);
+    }
+
+    private Proposed plan(String id, Wanted w, int runs, Watcher watcher) {
+        if (w.kind() == RampKind.STATIC_DRAIN) {
+            return drain(id, w);
+        }
+        Supply all = bare.supply();
+        Supply supply = w.fed().isEmpty() ? all : SeparateSupplies.only(all, w.fed());
+        double nominal = supply.mains().nominalVolts();
+        Optional<Lamp> lamp = w.lampWatts().isPresent()
+                ? Optional.of(Lamp.cold(w.lampWatts().getAsDouble(), nominal))
+                : Optional.empty();
+        Map<String, Double> limits = limits(supply);
+        boolean valves = w.valves() && w.kind() != RampKind.POLARITY;
+        TurnedUp.Loads loads = valves ? bare.loads() : TurnedUp.Loads.OUT;
+        List<Double> shares = w.kind() == RampKind.POLARITY ? List.of(sign(supply, lamp, w)) : Ramp.USUAL;
+        Ramp ramp = Ramp.of(supply, new Ramp.Setup(lamp, loads, w.clips(), shares, w.heaterVolts(), limits), bare.spread(), runs,
+                watcher);
+        RampPlan plan = new RampPlan(id, w.kind(), w.fed(), valves, w.lampWatts(), w.clips(),
+                ramp.rungs().stream().map(Ramp.Rung::step).toList());
+        List<Message> notes = new ArrayList<>();
+        if (bare.loads() == TurnedUp.Loads.VALVES) {
+            cold(supply, limits, notes);
+        }
+        lamp(ramp, w, notes);
+        if (w.kind() == RampKind.POLARITY) {
+            polarity(plan, notes);
+        }
+        return new Proposed(plan, ramp.rungs().stream().map(Ramp.Rung::supply).toList(), bare, notes);
+    }
+
+    /** The lowest mains at which every rail that is read shows its sign. */
+    private static double sign(Supply supply, Optional<Lamp> lamp, Wanted w) {
+        List<Clip> direct = w.clips().stream().filter(c -> c.shows() == Shows.DIRECT).toList();
+        for (double share : LOW) {
+            try {
+                Ramp.Rung rung = Ramp.of(supply, new Ramp.Setup(lamp, TurnedUp.Loads.OUT, direct, List.of(share)), Map.of(), 1,
+                        Watcher.NOBODY).rungs().getFirst();
+                if (rung.step().bands().stream().allMatch(x -> Math.abs(x.expected()) >= SIGN_VOLTS)) {
+                    return share;
+                }
+            } catch (NoSolutionException _) {
+                // A regulator that gets next to nothing has no steady state to speak of: a little more mains tells more.
+            }
+        }
+        return LOW.getFirst();
+    }
+
+    /** The most that the weakest capacitor from a point to the chassis is made for. */
+    private Map<String, Double> limits(Supply supply) {
+        Map<String, Double> limits = new HashMap<>();
+        for (Section s : supply.sections()) {
+            switch (s) {
+                case Section.Filter f when f.against().equals(Section.CHASSIS) ->
+                    f.shunt().ifPresent(c -> limit(limits, f.to(), c));
+                case Section.Doubler d when d.cascade() -> limit(limits, d.to(), d.second());
+                default -> {
+                    // No capacitor of its own to the chassis.
+                }
+            }
+        }
+        return limits;
+    }
+
+    private void limit(Map<String, Double> limits, String point, Section.Cap cap) {
+        PartRef.parse(cap.part()).map(bare.ratedVolts()::get).ifPresent(v -> limits.merge(point, v, Math::min));
+    }
+
+    /** Rails that come to more than their weakest capacitor stands while nothing draws yet. */
+    private static void cold(Supply supply, Map<String, Double> limits, List<Message> notes) {
+        Waveforms waves = Settled.of(TurnedUp.at(supply, 1, 1, TurnedUp.Loads.OUT)).waves();
+        limits.keySet().stream().sorted().forEach(point -> {
+            double volts = Math.abs(waves.voltage(point).mean());
+            if (volts > limits.get(point)) {
+                notes.add(Message.of(WakeWords.NOTE_RATING, point, Quantity.volts(volts), Quantity.volts(limits.get(point))));
+            }
+        });
+    }
+
+    private void lamp(Ramp ramp, Wanted w, List<Message> notes) {
+        if (bare.supply().primary().otherWatts() <= 0) {
+            notes.add(Message.of(WakeWords.NOTE_NO_HEATERS));
+        }
+        if (w.lampWatts().isEmpty()) {
+            notes.add(Message.of(WakeWords.NOTE_NO_LAMP));
+            return;
+        }
+        Ramp.Rung last = ramp.rungs().getLast();
+        if (w.kind() != RampKind.POLARITY && last.heaters() < LampChoice.ENOUGH) {
+            notes.add(Message.of(WakeWords.NOTE_LAMP_STARVES, Quantity.percent(last.heaters())));
+        } else if (w.kind() == RampKind.WHOLE && w.lampWatts().getAsDouble() > LAMP_LARGE * last.watts()) {
+            notes.add(Message.of(WakeWords.NOTE_LAMP_LARGE, Quantity.watts(last.watts())));
+        }
+    }
+
+    private void polarity(RampPlan plan, List<Message> notes) {
+        List<String> silent = plan.clips().stream().filter(c -> c.shows() == Shows.DIRECT)
+                .filter(c -> Math.abs(plan.band(0, c).expected()) < SIGN_VOLTS).map(Clip::point).toList();
+        if (!silent.isEmpty()) {
+            notes.add(Message.of(WakeWords.NOTE_NO_SIGN, String.join(", ", silent)));
+        } else if (plan.steps().getFirst().share() > LOW.get(1)) {
+            notes.add(Message.of(WakeWords.NOTE_POLARITY_LATE, Quantity.percent(plan.steps().getFirst().share())));
+        }
+        if (bare.supply().sections().stream().anyMatch(TurnedUp::vacuum)) {
+            notes.add(Message.of(WakeWords.NOTE_VALVE_RECTIFIER));
+        }
+    }
+
+    /** With the switch off nothing is live behind it, and next to nothing is taken. */
+    private Proposed drain(String id, Wanted w) {
+        double nominal = bare.supply().mains().nominalVolts();
+        List<RampPlan.Band> bands = w.clips().stream().map(c -> {
+            if (c.equals(Clip.BEHIND_LAMP)) {
+                return around(nominal, Ramp.METER * nominal);
+            }
+            return around(0, c.shows() == Shows.WATTS ? DRAIN_WATTS : DRAIN_VOLTS);
+        }).toList();
+        RampPlan plan = new RampPlan(id, w.kind(), List.of(), true, w.lampWatts(), w.clips(),
+                List.of(new RampPlan.Step(1, nominal, 5, 30, 0, RampPlan.Warm.COLD, 0, bands)));
+        List<Message> notes = w.lampWatts().isEmpty() ? List.of(Message.of(WakeWords.NOTE_NO_LAMP)) : List.of();
+        return new Proposed(plan, List.of(), bare, notes);
+    }
+
+    private static RampPlan.Band around(double expected, double either) {
+        return new RampPlan.Band(expected, expected - either, expected + either, expected - either, expected + either);
+    }
+
+    /** The clips that are put on where nobody says otherwise: behind the lamp, what is taken, and the first rails. */
+    public static List<Clip> usualClips(Bare bare, boolean lamp) {
+        List<Clip> clips = new ArrayList<>();
+        if (lamp) {
+            clips.add(Clip.BEHIND_LAMP);
+        }
+        List<String> rails = SeparateSupplies.of(bare.supply()).stream().flatMap(p -> p.rails().stream())
+                .filter(bare.points()::contains).toList();
+        bare.points().stream().filter(rails::contains).limit(FIRST_RAILS).forEach(p -> clips.add(new Clip(p, Shows.DIRECT)));
+        return clips;
+    }
+}
