@@ -92,9 +92,12 @@ public final class HearthApplication extends Application {
 
     @Override
     public void stop() throws InterruptedException {
-        boolean open = model.map(m -> m.reform().line().open()).orElse(false);
+        boolean open = model.map(m -> m.reform().line().open() || m.wake().lines().source().open()).orElse(false);
         // Outputs go off before the program does; an instrument that cannot be reached has its watchdog.
-        model.ifPresent(m -> m.reform().disconnect());
+        model.ifPresent(m -> {
+            m.reform().disconnect();
+            m.wake().lines().disconnect();
+        });
         aside.shutdown();
         if (!open || !aside.awaitTermination(OUTPUTS_OFF_SECONDS, TimeUnit.SECONDS)) {
             aside.shutdownNow();

@@ -25,10 +25,9 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
+import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.job.Edit;
@@ -36,6 +35,8 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.safety.Check;
+import org.yellowhearth.core.safety.Checks;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
@@ -55,6 +56,10 @@ public final class Shots extends Application {
     private static final int RESTS = 4;
     /** Steps that the first minute of a supply is given to be worked out. */
     private static final int WARM_UP = 12;
+    private static final int PLANNING = 60;
+    private static final double WAKE_SPEED = 20;
+    private static final int WAKE_STEPS = 4;
+    private static final int WAKE_SECONDS = 14;
     private static final double STAND_IN_SPEED = 100;
     private static final int READINGS = 50;
 
@@ -112,9 +117,6 @@ public final class Shots extends Application {
             model.power(Edit.Power.LIT);
             model.gateProperty().get().ifPresent(g -> g.goOn().accept("on the variable transformer, to hear the hum once"));
         });
-        steps.add(() -> appearance.nightProperty().set(true));
-        shot("assess-night-lit");
-        steps.add(() -> appearance.nightProperty().set(getParameters().getNamed().containsKey("night")));
         steps.add(() -> {
             model.stageProperty().set(org.yellowhearth.desk.model.Stage.CENSUS);
             model.benchLine().lineProperty().set("+ C24 .25 MFD 350 V paper decoupling");
@@ -175,17 +177,13 @@ public final class Shots extends Application {
         });
         trace();
         renew();
+        wake();
         steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.DOSSIER));
         steps.add(() -> {
         });
         steps.add(() -> {
         });
         shot("dossier");
-        steps.add(() -> scene.getRoot()
-                .fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.F1, false, false, false, false)));
-        shot("keys");
-        steps.add(() -> scene.getRoot()
-                .fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.F1, false, false, false, false)));
         reform();
     }
 
@@ -228,6 +226,45 @@ public final class Shots extends Application {
         steps.add(() -> shell.showRenew("sheet"));
         steps.add(() -> model.tell("", false));
         shot("renew-sheet");
+    }
+
+    /** The ramp of the set as it stands, made ready with written reasons, and run on the stand-ins at the night bench. */
+    private void wake() {
+        steps.add(() -> shell.showWake("plan"));
+        wait(PLANNING);
+        steps.add(() -> model.wake().keepPlan());
+        shot("wake");
+        steps.add(() -> Checks.blocking(model.job(), clock.instant())
+                .forEach(c -> model.put(new CheckResult(model.newId(), c.code(), CheckResult.Outcome.OVERRIDDEN,
+                        OptionalDouble.empty(), "looked at by the keeper of the workshop", clock.instant()))));
+        wait(4);
+        steps.add(() -> model.wake().ready().stream().filter(Check::blocks).forEach(
+                c -> model.wake().answer(c, c.automatic().isPresent() ? "clips stay on, bridged from outside for this run" : "")));
+        wait(4);
+        steps.add(() -> model.wake().lines().useStandIns(WAKE_SPEED));
+        wait(2);
+        steps.add(() -> model.wake().begin());
+        for (int step = 0; step < WAKE_STEPS; step++) {
+            for (int k = 0; k < WAKE_SECONDS; k++) {
+                steps.add(() -> {
+                    clock.goOn(Duration.ofSeconds(1));
+                    model.tick();
+                    model.reform().poll();
+                    model.wake().poll();
+                });
+                wait(1);
+            }
+            if (step < WAKE_STEPS - 1) {
+                steps.add(() -> model.wake().next());
+                wait(2);
+            }
+        }
+        steps.add(() -> appearance.nightProperty().set(true));
+        shot("wake-run");
+        steps.add(() -> appearance.nightProperty().set(getParameters().getNamed().containsKey("night")));
+        steps.add(() -> model.power(Edit.Power.OFF));
+        wait(2);
+        steps.add(() -> model.wake().lines().disconnect());
     }
 
     /** One can on the stand-in, judged by modern limits: the plan, the run with its forecast, the line. */

@@ -126,7 +126,7 @@ public class FlowTest extends Window {
         press(KeyCode.F7);
         press(KeyCode.CONTROL, KeyCode.DIGIT3);
         assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.desk.model.Stage.CENSUS);
-        press(KeyCode.CONTROL, KeyCode.DIGIT8);
+        press(KeyCode.CONTROL, KeyCode.DIGIT0);
         until(() -> robot.lookup(".paper").tryQuery().isPresent());
         press(KeyCode.CONTROL, KeyCode.DIGIT4);
         press(KeyCode.F1);

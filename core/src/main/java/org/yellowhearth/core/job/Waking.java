@@ -55,15 +55,13 @@ public sealed interface Waking extends Edit.Event {
         /** No heater glows where the step should warm them. */
         NO_HEATER, HUM, SMELL, SMOKE, SOUND, SPARK,
         /** The line to the transformer was lost. */
-        LINK_LOST,
-        /** The program ended while the set was on. */
-        PROGRAM_ENDED;
+        LINK_LOST;
 
         /** Whether it is something that eyes, ears or nose tell. */
         public boolean sign() {
             return switch (this) {
                 case LAMP_BRIGHT, NO_HEATER, HUM, SMELL, SMOKE, SOUND, SPARK -> true;
-                case PERSON, METER_OFF, LINK_LOST, PROGRAM_ENDED -> false;
+                case PERSON, METER_OFF, LINK_LOST -> false;
             };
         }
     }

@@ -45,8 +45,7 @@ public record LampChoice(double watts, List<Tried> tried, Optional<Tried> best) 
         List<Tried> all = new ArrayList<>();
         for (int k = 0; k < WATTS.size(); k++) {
             double w = WATTS.get(k);
-            Ramp.Setup setup = new Ramp.Setup(Optional.of(Lamp.cold(w, volts)), loads, List.of(), List.of(1.0));
-            Ramp.Rung full = Ramp.of(supply, setup, Map.of(), 1, Watcher.NOBODY).rungs().getFirst();
+            Ramp.Through full = Ramp.Through.of(supply, loads, Lamp.cold(w, volts));
             all.add(new Tried(w, full.heaters(), full.glow(), w / volts));
             if (!watcher.goOn((k + 1.0) / WATTS.size())) {
                 break;

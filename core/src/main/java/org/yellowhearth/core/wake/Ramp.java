@@ -51,6 +51,8 @@ public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
     private static final double WIDE = 3.5;
     private static final int MOST = 25;
     private static final double NEAR = 1e-5;
+    /** Which lamp suits is told by per cents. */
+    private static final double ROUGH = 2e-3;
     private static final long SEED = 20_261_129;
 
     /** How far cathodes have come with so much emission. */
@@ -137,7 +139,7 @@ public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
     }
 
     private static Rung rung(Supply supply, Setup setup, double share, Map<Knob, Double> spread, int runs, Watcher watcher) {
-        At found = at(supply, setup, share);
+        At found = at(supply, setup, share, NEAR);
         double glow = setup.lamp().map(l -> found.lampWatts / l.watts()).orElse(0.0);
         Settled less = Settled.of(standing(supply, setup, share, found.heaters * (1 - HEATER_UNSURE)));
         Settled more = Settled.of(standing(supply, setup, share, found.heaters * (1 + HEATER_UNSURE)));
@@ -166,7 +168,7 @@ public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
             double surge = c.shows() == RampPlan.Shows.WATTS
                     ? COLD_HEATERS * supply.primary().otherWatts() * share * share
                     : 0;
-            RampPlan.Band band = limited(s.band(unsure, swing + surge), c, setup);
+            RampPlan.Band band = limited(rightWay(s.band(unsure, swing + surge), c), c, setup);
             bands.add(open
                     ? new RampPlan.Band(band.expected(), band.settlingLow(), band.settlingHigh(), band.settlingLow(),
                             band.settlingHigh())
@@ -226,6 +228,20 @@ public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
                 Math.max(high, volts * (1 + HEATER_UNLOADED) + DIRECT_FLOOR));
     }
 
+    /** A rail that has a sign to speak of never shows the other one. */
+    private static RampPlan.Band rightWay(RampPlan.Band b, RampPlan.Clip clip) {
+        if (clip.shows() != RampPlan.Shows.DIRECT || Math.abs(b.expected()) < NO_SIGN_VOLTS) {
+            return b;
+        }
+        return b.expected() > 0
+                ? new RampPlan.Band(b.expected(), Math.max(b.low(), -NO_SIGN_VOLTS), b.high(),
+                        Math.max(b.settlingLow(), -NO_SIGN_VOLTS), b.settlingHigh())
+                : new RampPlan.Band(b.expected(), b.low(), Math.min(b.high(), NO_SIGN_VOLTS), b.settlingLow(),
+                        Math.min(b.settlingHigh(), NO_SIGN_VOLTS));
+    }
+
+    private static final double NO_SIGN_VOLTS = 0.5;
+
     /** No reading is right that is above what the weakest capacitor there stands, unless the set as drawn goes there. */
     private static RampPlan.Band limited(RampPlan.Band b, RampPlan.Clip clip, Setup setup) {
         Double most = clip.shows() == RampPlan.Shows.DIRECT ? setup.ratedVolts().get(clip.point()) : null;
@@ -270,6 +286,19 @@ public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
         }
     }
 
+    /**
+     * What a set gets through a lamp at full mains, roughly.
+     *
+     * @param heaters share of its mains
+     * @param glow of the lamp, against its rating
+     */
+    record Through(double heaters, double glow) {
+        static Through of(Supply supply, TurnedUp.Loads loads, Lamp lamp) {
+            At found = at(supply, new Setup(Optional.of(lamp), loads, List.of(), List.of(1.0)), 1, ROUGH);
+            return new Through(found.heaters, found.lampWatts / lamp.watts());
+        }
+    }
+
     /** A supply at a step, its heaters and its lamp in agreement. */
     private record At(double heaters, double lampWatts, Settled settled) {
     }
@@ -278,7 +307,7 @@ public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
      * Lamp and heaters: what the heaters get falls as they are taken to get more, since warmer valves draw more and the lamp takes what is
      * drawn; so there is one place where both agree, and false position (Illinois; textbook) finds it.
      */
-    private static At at(Supply supply, Setup setup, double share) {
+    private static At at(Supply supply, Setup setup, double share, double near) {
         if (setup.lamp().isEmpty()) {
             return new At(share, 0, Settled.of(standing(supply, setup, share, share)));
         }
@@ -287,7 +316,7 @@ public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
         double high = share;
         At now = tried(supply, setup, share, high);
         double below = now.heaters - high;
-        for (int k = 0; k < MOST && Math.abs(below) > NEAR; k++) {
+        for (int k = 0; k < MOST && Math.abs(below) > near; k++) {
             double between = (low * below - high * above) / (below - above);
             At next = tried(supply, setup, share, between);
             double gap = next.heaters - between;

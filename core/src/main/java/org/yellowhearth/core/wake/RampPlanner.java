@@ -36,7 +36,7 @@ import org.yellowhearth.core.trace.TurnedUp;
  */
 public final class RampPlanner {
     /** So many sets within their tolerances are tried at each step. */
-    public static final int RUNS = 60;
+    public static final int RUNS = 30;
     private static final List<Double> LOW = List.of(0.05, 0.1, 0.15, 0.2, 0.25, 0.33, 0.5);
     private static final double SIGN_VOLTS = 1;
     private static final double DRAIN_VOLTS = 1;
@@ -78,14 +78,10 @@ public final class RampPlanner {
     }
 
     /**
-     * A plan, and what it was made from.
-     *
-     * @param supplies the supply as it stands at each step
-     * @param notes what to mind of it
+     * A plan, and what to mind of it.
      */
-    public record Proposed(RampPlan plan, List<Supply> supplies, Bare bare, List<Message> notes) {
+    public record Proposed(RampPlan plan, List<Message> notes) {
         public Proposed {
-            supplies = List.copyOf(supplies);
             notes = List.copyOf(notes);
         }
     }
@@ -127,8 +123,7 @@ public final class RampPlanner {
         if (w.kind() == RampKind.STATIC_DRAIN) {
             return drain(id, w);
         }
-        Supply all = bare.supply();
-        Supply supply = w.fed().isEmpty() ? all : SeparateSupplies.only(all, w.fed());
+        Supply supply = w.fed().isEmpty() ? bare.supply() : SeparateSupplies.only(bare.supply(), w.fed());
         double nominal = supply.mains().nominalVolts();
         Optional<Lamp> lamp = w.lampWatts().isPresent()
                 ? Optional.of(Lamp.cold(w.lampWatts().getAsDouble(), nominal))
@@ -149,7 +144,7 @@ public final class RampPlanner {
         if (w.kind() == RampKind.POLARITY) {
             polarity(plan, notes);
         }
-        return new Proposed(plan, ramp.rungs().stream().map(Ramp.Rung::supply).toList(), bare, notes);
+        return new Proposed(plan, notes);
     }
 
     /** The lowest mains at which every rail that is read shows its sign. */
@@ -241,11 +236,29 @@ public final class RampPlanner {
         RampPlan plan = new RampPlan(id, w.kind(), List.of(), true, w.lampWatts(), w.clips(),
                 List.of(new RampPlan.Step(1, nominal, 5, 30, 0, RampPlan.Warm.COLD, 0, bands)));
         List<Message> notes = w.lampWatts().isEmpty() ? List.of(Message.of(WakeWords.NOTE_NO_LAMP)) : List.of();
-        return new Proposed(plan, List.of(), bare, notes);
+        return new Proposed(plan, notes);
     }
 
     private static RampPlan.Band around(double expected, double either) {
         return new RampPlan.Band(expected, expected - either, expected + either, expected - either, expected + either);
+    }
+
+    /** What a plan has connected. */
+    public static Supply connected(RampPlan plan, Bare bare) {
+        return plan.fed().isEmpty() ? bare.supply() : SeparateSupplies.only(bare.supply(), plan.fed());
+    }
+
+    /** What the connected supply feeds under a plan. */
+    public static TurnedUp.Loads loads(RampPlan plan, Bare bare) {
+        return plan.valves() ? bare.loads() : TurnedUp.Loads.OUT;
+    }
+
+    /** The connected supply as it stands at a step, its lamp as warm as it gets there. */
+    public static Supply at(RampPlan plan, int step, Bare bare) {
+        Supply supply = connected(plan, bare);
+        Optional<Lamp> lamp = plan.lampWatts().stream().mapToObj(w -> Lamp.cold(w, supply.mains().nominalVolts())).findFirst();
+        Ramp.Setup setup = new Ramp.Setup(lamp, loads(plan, bare), List.of(), List.of(plan.steps().get(step).share()));
+        return Ramp.of(supply, setup, Map.of(), 1, Watcher.NOBODY).rungs().getFirst().supply();
     }
 
     /** The clips that are put on where nobody says otherwise: behind the lamp, what is taken, and the first rails. */

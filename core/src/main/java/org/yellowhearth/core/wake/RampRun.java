@@ -81,7 +81,20 @@ public record RampRun(RampPlan plan, RampPhase phase, int step, Optional<Instant
 
     /** The judgement at a moment. */
     public RampJudgement judged(Instant now) {
-        return RampJudgement.of(plan, step, seen, seconds(now));
+        return judged(now, 1, Map.of());
+    }
+
+    /**
+     * The same where time at the bench runs faster, as that of a stand-in may.
+     *
+     * @param live what meters show at this moment and nobody has written down
+     */
+    public RampJudgement judged(Instant now, double speed, Map<RampPlan.Clip, Double> live) {
+        double seconds = speed * seconds(now);
+        Map<RampPlan.Clip, Seen> all = new LinkedHashMap<>();
+        seen.forEach((c, s) -> all.put(c, new Seen(s.value(), speed * s.seconds())));
+        live.forEach((c, v) -> all.put(c, new Seen(v, seconds)));
+        return RampJudgement.of(plan, step, all, seconds);
     }
 
     /** A run while the events are gone through. */

@@ -33,8 +33,10 @@ import org.yellowhearth.core.safety.HearthState;
  */
 public final class Readiness {
     /** Checks that no written reason passes begin so. */
-    private static final List<String> ABSOLUTE = List.of("wake-checks", "wake-reversed", "wake-empty");
+    private static final List<String> ABSOLUTE = List.of("wake-checks", "wake-reversed");
     private static final int NAMED = 6;
+    /** What is charged now says nothing of the next time. */
+    private static final String EMPTY = "wake-empty";
     private static final int LONGEST_CODE = 64;
 
     private final Job job;
@@ -58,7 +60,7 @@ public final class Readiness {
         r.told("wake-checks", open == 0, Message.of(WakeWords.READY_CHECKS, Integer.toString(open)));
         r.renewed(assessments);
         r.bench();
-        r.told("wake-empty", hearth == HearthState.COLD, Message.of(WakeWords.READY_EMPTY));
+        r.told(EMPTY, hearth == HearthState.COLD, Message.of(WakeWords.READY_EMPTY));
         r.looked(plan);
         return List.copyOf(r.checks);
     }
@@ -73,7 +75,9 @@ public final class Readiness {
                 .filter(ref -> job.of(ref, Fitting.class).stream().noneMatch(Fitting::checked)).map(PartRef::toString).sorted()
                 .toList();
         told(unfinished.isEmpty() ? "wake-sheet" : code("wake-sheet", unfinished), unfinished.isEmpty(),
-                Message.of(WakeWords.READY_SHEET, named(unfinished)));
+                unfinished.isEmpty()
+                        ? Message.of(WakeWords.READY_SHEET_DONE)
+                        : Message.of(WakeWords.READY_SHEET, named(unfinished)));
         List<String> reversed = job.items(Fitting.class).stream().filter(f -> f.sign() == Fitting.MeterSign.REVERSED)
                 .map(f -> f.part().toString()).toList();
         if (!reversed.isEmpty()) {
@@ -129,7 +133,8 @@ public final class Readiness {
 
     /** The program itself can tell; a reason written against it passes it. */
     private void told(String code, boolean good, Message words) {
-        Optional<CheckResult> reason = result(code).filter(_ -> !good && mayPass(code));
+        Optional<CheckResult> reason = result(code).filter(_ -> !good && mayPass(code))
+                .filter(x -> !code.equals(EMPTY) || x.at().isAfter(fresh));
         checks.add(new Check(code, words, Optional.empty(), Optional.empty(), Optional.of(good), reason));
     }
 

@@ -71,6 +71,7 @@ public final class DeskModel {
     private final ReformModel reform;
     private final StockModel stock;
     private final RenewModel renew;
+    private final WakeModel wake;
     private boolean keeping;
     private final AtomicInteger ids = new AtomicInteger();
 
@@ -92,6 +93,7 @@ public final class DeskModel {
         this.reform = new ReformModel(this);
         this.stock = new StockModel(this, shop);
         this.renew = new RenewModel(this);
+        this.wake = new WakeModel(this);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -165,6 +167,10 @@ public final class DeskModel {
         return renew;
     }
 
+    public WakeModel wake() {
+        return wake;
+    }
+
     public InstrumentsModel instruments() {
         return instruments;
     }
@@ -216,6 +222,10 @@ public final class DeskModel {
 
     /** Puts the job back on the shelf; there is nothing to save. */
     public void toShop() {
+        if (wake.on()) {
+            tell(Labels.of("wake.leave"), true);
+            return;
+        }
         gate.get().ifPresent(g -> g.leave().run());
         open.set(Optional.empty());
         chosen.set(Optional.empty());
@@ -343,6 +353,9 @@ public final class DeskModel {
 
     /** The set was put under power, or switched off and unplugged; said a second time it changes nothing. */
     public void power(Edit.Power power) {
+        if (power == Edit.Power.OFF && wake.offInstead()) {
+            return;
+        }
         inTurn(() -> {
             if (!job().power().equals(Optional.of(power))) {
                 act(new Edit.PowerSwitched(power), () -> toldOfPower(power));

@@ -1,9 +1,6 @@
 package org.yellowhearth.desk.reform;
 
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -16,22 +13,19 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.LineState;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.InstrumentLine;
-import org.yellowhearth.desk.model.InstrumentLine.How;
 import org.yellowhearth.desk.model.ReformModel;
-import org.yellowhearth.instruments.link.Transcript;
 
 /** The lines to the instruments, stand-ins or real ones: the leakage meter and the LCR meter, each with its state and what was said. */
 final class LinkPage extends VBox {
-    private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ROOT);
     private static final List<Integer> SPEEDS = List.of(1, 10, 100, 1000, 10_000);
     private static final List<Double> HERTZ = List.of(100.0, 120.0, 1000.0);
-    private static final int NEWEST = 200;
 
     private final DeskModel model;
     private final ReformModel reform;
@@ -155,19 +149,7 @@ final class LinkPage extends VBox {
     }
 
     void show() {
-        How how = instrument().howProperty().get();
-        state.setText(switch (how.state()) {
-            case NONE -> "○ " + Labels.of("reform.link.none." + shown);
-            case CONNECTING -> "… " + Labels.of("reform.link.connecting", how.told());
-            case OPEN -> "● " + Labels.of("reform.link.open", how.told());
-            case LOST -> "■ " + Labels.of("reform.link.lost", how.told());
-            case TRYING -> "■ " + Labels.of("reform.link.trying", how.told());
-        });
-        state.getStyleClass().setAll("label", "run-counsel", switch (how.state()) {
-            case OPEN -> "run-good";
-            case LOST, TRYING -> "run-bad";
-            case NONE, CONNECTING -> "run-off";
-        });
+        LineState.show(state, instrument().howProperty().get(), "reform.link.none." + shown);
         showing = true;
         Optional<ReformModel.Lane> lane = model.chosenProperty().get().flatMap(reform::lane);
         hangs.setText(lane.map(l -> Labels.of("reform.link.hangs-of", l.ref())).orElse(Labels.of("reform.choose")));
@@ -179,17 +161,6 @@ final class LinkPage extends VBox {
 
     /** The newest of what was said, newest first. */
     void said() {
-        List<Transcript.Line> lines = instrument().lines();
-        StringBuilder text = new StringBuilder();
-        for (Transcript.Line l : lines.subList(Math.max(0, lines.size() - NEWEST), lines.size()).reversed()) {
-            text.append(MOMENT.format(l.at().atZone(ZoneId.systemDefault()))).append(switch (l.way()) {
-                case OUT -> "  >  ";
-                case IN -> "  <  ";
-                case LOST -> "  !  ";
-            }).append(l.text()).append('\n');
-        }
-        if (!said.getText().contentEquals(text)) {
-            said.setText(text.toString());
-        }
+        LineState.said(said, instrument());
     }
 }

@@ -23,6 +23,7 @@ import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.desk.shell.Alarm;
 import org.yellowhearth.desk.shell.FileAsk;
 
 /** Reform: lanes at the left, one for each capacitor; at the right the run, the plan or the line to the instrument. */

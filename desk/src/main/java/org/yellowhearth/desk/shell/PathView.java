@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import javafx.beans.binding.Bindings;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -15,6 +16,7 @@ import org.yellowhearth.core.arrival.MainsFit;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
+import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySection;
@@ -23,6 +25,7 @@ import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
+import org.yellowhearth.core.wake.RampRun;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
@@ -99,7 +102,21 @@ final class PathView extends VBox {
                 readings == 0 ? "" : Long.toString(readings));
         reform(open);
         renew(open);
+        wake(open);
         set(Stage.DOSSIER, "untouched", "");
+    }
+
+    private void wake(OpenJob open) {
+        List<RampPlan> plans = open.job().items(RampPlan.class);
+        Optional<RampRun> run = plans.isEmpty()
+                ? Optional.empty()
+                : Optional.of(RampRun.of(plans.getLast(), open.job().events()));
+        set(Stage.WAKE, run.map(r -> switch (r.phase()) {
+            case PLANNED, ON -> "hand";
+            case STOPPED -> "attention";
+            case HELD -> "done";
+        }).orElse("untouched"), run.map(r -> (r.phase() == RampRun.RampPhase.PLANNED ? 0 : r.step() + 1) + " / "
+                + r.plan().steps().size()).orElse(""));
     }
 
     private void renew(OpenJob open) {

@@ -29,6 +29,7 @@ import org.yellowhearth.desk.safety.SafetyView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.desk.trace.TraceView;
+import org.yellowhearth.desk.wake.WakeView;
 
 /** The whole window: the shop, or one job with its plate, path, bench, reasons and bench line. */
 public final class ShellView extends StackPane {
@@ -51,6 +52,7 @@ public final class ShellView extends StackPane {
     private final DossierView dossier;
     private final ReformView reform;
     private final RenewView renew;
+    private final WakeView wake;
     private final Map<Stage, Region> stages = new EnumMap<>(Stage.class);
 
     /** A window over a model. */
@@ -71,6 +73,8 @@ public final class ShellView extends StackPane {
         stages.put(Stage.REFORM, reform);
         renew = new RenewView(model, files, appearance.em());
         stages.put(Stage.RENEW, renew);
+        wake = new WakeView(model, appearance.em());
+        stages.put(Stage.WAKE, wake);
         stages.put(Stage.DOSSIER, dossier);
         getStyleClass().add("hearth-root");
         bench.getStyleClass().add("bench");
@@ -93,6 +97,7 @@ public final class ShellView extends StackPane {
         Timeline heartbeat = new Timeline(new KeyFrame(BEAT, _ -> {
             model.tick();
             model.reform().poll();
+            model.wake().poll();
         }));
         heartbeat.setCycleCount(Animation.INDEFINITE);
         sceneProperty().addListener((_, _, scene) -> {
@@ -171,6 +176,12 @@ public final class ShellView extends StackPane {
         renew.show(page);
     }
 
+    /** Shows a page of Wake by its name. */
+    public void showWake(String page) {
+        model.stageProperty().set(Stage.WAKE);
+        wake.show(page);
+    }
+
     private void pressed(KeyEvent e) {
         if (model.gateProperty().get().isPresent()) {
             return;
@@ -215,6 +226,7 @@ public final class ShellView extends StackPane {
             case MINUS, SUBTRACT -> appearance.resize(-1);
             case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7, DIGIT8 ->
                 model.stageProperty().set(List.of(Stage.values()).get(e.getCode().getCode() - KeyCode.DIGIT1.getCode()));
+            case DIGIT0 -> model.stageProperty().set(Stage.DOSSIER);
             case HOME -> {
                 if (inJob) {
                     model.toShop();

@@ -3,6 +3,7 @@ package org.yellowhearth.records.words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -321,8 +322,13 @@ public final class Describe {
     }
 
     /** What a clipped meter shows, with its unit. */
-    public static Quantity shown(RampPlan.Clip clip, double value) {
-        return Quantity.of(value, clip.shows() == RampPlan.Shows.WATTS ? Unit.WATT : Unit.VOLT);
+    public static String shown(RampPlan.Clip clip, double value) {
+        if (clip.shows() == RampPlan.Shows.WATTS || Math.abs(value) >= 1) {
+            return Quantity.of(value, clip.shows() == RampPlan.Shows.WATTS ? Unit.WATT : Unit.VOLT).toString();
+        }
+        // A meter on volts shows no millivolts: what it cannot tell is no figure.
+        return String.format(Locale.ROOT, clip.shows() == RampPlan.Shows.DIRECT ? "%.2f V" : "%.3f V", value + 0.0)
+                .replaceAll("^-(0\\.0+ V)$", "$1");
     }
 
     private static Message reforming(Reforming event) {

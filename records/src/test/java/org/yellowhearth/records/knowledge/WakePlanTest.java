@@ -181,6 +181,10 @@ public class WakePlanTest {
         assertThat(blocking(b, HearthState.COLD)).doesNotContain("wake-meters");
         b.edit(new Edit.PowerSwitched(Edit.Power.LIT)).edit(new Edit.PowerSwitched(Edit.Power.OFF));
         assertThat(blocking(b, HearthState.COLD)).as("clips may have been moved since").contains("wake-meters");
+        answer(b, "wake-empty", CheckResult.Outcome.OVERRIDDEN, "the clips never came off");
+        assertThat(blocking(b, HearthState.BANKED)).doesNotContain("wake-empty");
+        b.edit(new Edit.PowerSwitched(Edit.Power.LIT)).edit(new Edit.PowerSwitched(Edit.Power.OFF));
+        assertThat(blocking(b, HearthState.BANKED)).as("another run, another charge").contains("wake-empty");
         put(b, new BenchTask("t", BenchTask.Doing.OPEN_LINK, "HT link", "lifted to test", false));
         assertThat(blocking(b, HearthState.COLD)).contains("wake-owed-HTlink");
         put(b, new Fitting("fitting-C2", PartRef.of("C2"), true, true, false, Fitting.MeterSign.REVERSED, Fitting.Debt.UNSTATED,

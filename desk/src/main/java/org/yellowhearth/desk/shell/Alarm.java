@@ -1,4 +1,4 @@
-package org.yellowhearth.desk.reform;
+package org.yellowhearth.desk.shell;
 
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioSystem;
@@ -9,7 +9,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /** Three short tones; where the machine has no sound, colour and words must do. */
-final class Alarm {
+public final class Alarm {
     private static final Logger LOG = LoggerFactory.getLogger(Alarm.class);
     private static final float RATE = 22_050;
     private static final double HERTZ = 880;
@@ -21,7 +21,8 @@ final class Alarm {
     private Alarm() {
     }
 
-    static void sound() {
+    /** Sounds them. */
+    public static void sound() {
         Thread.ofVirtual().name("alarm").start(Alarm::play);
     }
 
