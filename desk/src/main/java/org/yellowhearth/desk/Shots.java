@@ -16,7 +16,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -34,9 +33,9 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
+import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
@@ -239,7 +238,8 @@ public final class Shots extends Application {
                         OptionalDouble.empty(), "looked at by the keeper of the workshop", clock.instant()))));
         wait(4);
         steps.add(() -> model.wake().ready().stream().filter(Check::blocks).forEach(
-                c -> model.wake().answer(c, c.automatic().isPresent() ? "clips stay on, bridged from outside for this run" : "")));
+                c -> model.wake().answer(c,
+                        c.automatic().isPresent() ? "clips stay on, bridged from outside for this run" : "")));
         wait(4);
         steps.add(() -> model.wake().lines().useStandIns(WAKE_SPEED));
         wait(2);

@@ -89,8 +89,9 @@ public class WakeModelTest {
 
     private void ready() {
         for (Check c : Checks.blocking(model.job(), model.now().toInstant())) {
-            model.put(new CheckResult(model.newId(), c.code(), CheckResult.Outcome.OVERRIDDEN, OptionalDouble.empty(), "looked at",
-                    model.now().toInstant()));
+            model.put(
+                    new CheckResult(model.newId(), c.code(), CheckResult.Outcome.OVERRIDDEN, OptionalDouble.empty(), "looked at",
+                            model.now().toInstant()));
         }
         model.hearthProperty().get().stores().forEach(s -> model.happened(new Edit.VoltsMeasured(s.store().id(), 0.1, true)));
         clock.goOn(Duration.ofSeconds(1));

@@ -54,7 +54,8 @@ public final class StairsChart {
             RampPlan.Band b = plan.band(k, clip);
             double wide = Math.min(each * 0.4, 3 * em);
             double middle = x + each / 2;
-            marks.add(new Plot.Mark.Area(middle - wide / 2, scale.y(b.high()), wide, Math.max(2, scale.y(b.low()) - scale.y(b.high())),
+            marks.add(new Plot.Mark.Area(middle - wide / 2, scale.y(b.high()), wide,
+                    Math.max(2, scale.y(b.low()) - scale.y(b.high())),
                     here ? "stair-band-now" : "stair-band"));
             marks.add(new Plot.Mark.Stroke(List.of(middle - 0.7 * wide, scale.y(b.expected()), middle + 0.7 * wide,
                     scale.y(b.expected())), "stair-expected"));

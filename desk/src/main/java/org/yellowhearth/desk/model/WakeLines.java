@@ -117,7 +117,8 @@ public final class WakeLines {
         RampPlanner.Bare bare = basis.get().bare();
         Random random = new Random(SEED + plan.id().hashCode());
         Supply made = RampPlanner.connected(plan, bare)
-                .tuned((knob, now) -> now * Math.exp(bare.spread().getOrDefault(knob, 0.0) * Math.clamp(random.nextGaussian(), -2, 2)));
+                .tuned((knob, now) -> now
+                        * Math.exp(bare.spread().getOrDefault(knob, 0.0) * Math.clamp(random.nextGaussian(), -2, 2)));
         double heaters = plan.clips().contains(Clip.HEATERS)
                 ? plan.band(plan.steps().size() - 1, Clip.HEATERS).expected() / plan.steps().getLast().heaters()
                 : USUAL_HEATERS;

@@ -171,8 +171,10 @@ final class RampPage extends Page {
                 && p.plan().clips().equals(stands.get().clips()) && p.plan().kind() == stands.get().kind()).orElse(false);
         state.setText(basis.isEmpty()
                 ? Labels.of(working ? "wake.working" : "wake.describe")
-                : same ? Labels.of("wake.stands")
-                        : stands.map(p -> Labels.of("wake.other", model().words().word(p.kind()))).orElse(Labels.of("wake.none")));
+                : same
+                        ? Labels.of("wake.stands")
+                        : stands.map(p -> Labels.of("wake.other", model().words().word(p.kind())))
+                                .orElse(Labels.of("wake.none")));
         keep.setDisable(same || wake.proposedProperty().get().isEmpty() || wake.on());
         keep.setVisible(basis.isPresent());
         keep.setManaged(basis.isPresent());
@@ -231,7 +233,8 @@ final class RampPage extends Page {
         if (on) {
             rails.addAll(part.rails());
         }
-        List<Clip> there = w.clips().stream().filter(c -> c.point().startsWith("mains") || rails.isEmpty() || rails.contains(c.point()))
+        List<Clip> there = w.clips().stream()
+                .filter(c -> c.point().startsWith("mains") || rails.isEmpty() || rails.contains(c.point()))
                 .toList();
         wake.want(new Wanted(w.kind(), rails, w.valves(), w.lampWatts(), there, w.heaterVolts()));
     }
@@ -325,7 +328,8 @@ final class RampPage extends Page {
             cell((k + 1) + ".", 0, k + 1, "figure");
             cell(Quantity.volts(s.mainsVolts()) + "  " + Quantity.percent(s.share()), 1, k + 1, "figure");
             cell(Quantity.percent(s.heaters()) + "  " + model().words().word(s.warm()), 2, k + 1, "figure");
-            cell(p.lampWatts().isPresent() ? Quantity.percent(s.glow()).toString() : "—", 3, k + 1, "figure");
+            cell(p.lampWatts().isEmpty() ? "—" : s.glow() < 0.01 ? "< 1 %" : Math.round(100 * s.glow()) + " %", 3, k + 1,
+                    "figure");
             cell(Durations.text(s.holdSeconds()), 4, k + 1, "figure");
             for (int c = 0; c < p.clips().size(); c++) {
                 RampPlan.Band b = s.bands().get(c);

@@ -215,7 +215,8 @@ final class WakeRunPage extends VBox {
             stairs.show((_, _, _) -> List.of());
         } else {
             List<StairsChart.Read> read = newest(r, main);
-            stairs.show((w, h, e) -> StairsChart.marks(r.plan(), main, on ? Optional.of(r.step()) : Optional.empty(), read, w, h, e));
+            stairs.show(
+                    (w, h, e) -> StairsChart.marks(r.plan(), main, on ? Optional.of(r.step()) : Optional.empty(), read, w, h, e));
         }
     }
 
@@ -284,7 +285,8 @@ final class WakeRunPage extends VBox {
     private void figures(RampRun r) {
         boolean on = wake.on();
         Map<Clip, Double> live = wake.lines().liveProperty().get();
-        List<Clip> off = wake.judgement().map(RampJudgement::off).orElse(List.of()).stream().map(RampJudgement.Off::clip).toList();
+        List<Clip> off = wake.judgement().map(RampJudgement::off).orElse(List.of()).stream().map(RampJudgement.Off::clip)
+                .toList();
         shown.forEach((c, out) -> {
             Optional<Double> value = on && live.containsKey(c)
                     ? Optional.of(live.get(c))
@@ -292,7 +294,8 @@ final class WakeRunPage extends VBox {
             RampPlan.Band b = r.plan().band(r.step(), c);
             boolean bad = on ? off.contains(c) : value.filter(v -> !b.holds(v, true)).isPresent();
             out.figure.setText(value.map(v -> (bad ? "✗ " : "") + Describe.shown(c, v)).orElse("—"));
-            out.figure.getStyleClass().setAll("label", "wake-figure", bad ? "run-bad" : value.isPresent() ? "run-good" : "run-off");
+            out.figure.getStyleClass().setAll("label", "wake-figure",
+                    bad ? "run-bad" : value.isPresent() ? "run-good" : "run-off");
             out.band.setText(Labels.of("wake.expect", Describe.shown(c, b.expected()), RampPage.range(c, b)));
             out.field.setVisible(on && !live.containsKey(c));
         });
@@ -335,7 +338,9 @@ final class WakeRunPage extends VBox {
     }
 
     private String left(RampRun r, RampCounsel now) {
-        double until = now == RampCounsel.SETTLING ? r.now().settleSeconds() : now == RampCounsel.HOLD ? r.now().holdSeconds() : 0;
+        double until = now == RampCounsel.SETTLING
+                ? r.now().settleSeconds()
+                : now == RampCounsel.HOLD ? r.now().holdSeconds() : 0;
         double left = (until - wake.held()) / wake.lines().speed();
         return left > 0 ? "   " + Durations.text(Math.ceil(left)) : "";
     }

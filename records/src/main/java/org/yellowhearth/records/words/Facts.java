@@ -11,9 +11,13 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
+import org.yellowhearth.core.fact.AccuracyTest;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.BenchTask;
 import org.yellowhearth.core.fact.Build;
+import org.yellowhearth.core.fact.BurnIn;
+import org.yellowhearth.core.fact.BurnReading;
+import org.yellowhearth.core.fact.CalibrationHold;
 import org.yellowhearth.core.fact.CanWork;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Choice;
@@ -21,10 +25,12 @@ import org.yellowhearth.core.fact.Consent;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
 import org.yellowhearth.core.fact.Fitting;
+import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.GridCircuit;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LimitChange;
+import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.Overrule;
@@ -174,6 +180,20 @@ final class Facts {
                     shown("series lamp", r.lampWatts(), Unit.WATT),
                     r.steps().stream().map(s -> Quantity.volts(s.mainsVolts()).toString()).collect(Collectors.joining(" → ")),
                     r.clips().stream().map(this::clip).collect(Collectors.joining(", ")));
+            case FunctionCheck f -> List.of(f.group(), f.what(), words.word(f.outcome()), f.note());
+            case LoadTest l -> List.of(l.point(), l.loads().stream()
+                    .map(x -> Quantity.volts(x.volts()) + " at " + Quantity.amperes(x.amperes()))
+                    .collect(Collectors.joining(", ")));
+            case AccuracyTest a ->
+                List.of(a.range(), "±" + Quantity.percent(a.ofReading()) + " ±" + Quantity.percent(a.ofFullScale())
+                        + " of full scale", a.reference(), a.points().size() + " points");
+            case BurnIn b -> List.of(number(b.hours()) + " h",
+                    b.channels().stream().map(BurnIn.BurnChannel::name).collect(Collectors.joining(", ")), words.word(b.end()),
+                    b.reason());
+            case BurnReading b -> List.of(b.shown().stream().map(x -> x.channel() + " " + number(x.value()))
+                    .collect(Collectors.joining(", ")), b.note());
+            case CalibrationHold c -> List.of(c.what(), c.hours().isPresent() ? number(c.hours().getAsDouble()) + " h" : "",
+                    c.settled() ? "done" : "");
             case SupplySection s -> supply(s);
             case SupplyEvidence e -> evidence(e);
         });

@@ -9,11 +9,15 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Random;
+import org.yellowhearth.core.fact.AccuracyTest;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Bench;
 import org.yellowhearth.core.fact.BenchHours;
 import org.yellowhearth.core.fact.Budget;
 import org.yellowhearth.core.fact.Build;
+import org.yellowhearth.core.fact.BurnIn;
+import org.yellowhearth.core.fact.BurnReading;
+import org.yellowhearth.core.fact.CalibrationHold;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Complaint;
 import org.yellowhearth.core.fact.Consent;
@@ -21,8 +25,10 @@ import org.yellowhearth.core.fact.DrawingStyle;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
 import org.yellowhearth.core.fact.Feature;
+import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
+import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.Paper;
@@ -127,8 +133,9 @@ final class RandomFacts {
     }
 
     private static Item item(String id, Random r) {
-        return switch (r.nextInt(22)) {
+        return switch (r.nextInt(24)) {
             case 21 -> ramp(id, r);
+            case 22, 23 -> proof(id, r);
             case 0 -> new Paper(id, "Drawing", r.nextBoolean() ? "" : "rev. C");
             case 1 -> new Observation(id, one(r, Observation.Sign.values()), "by the gang", "tacked \"on\"",
                     r.nextBoolean() ? Optional.empty() : Optional.of("i1"));
@@ -153,6 +160,24 @@ final class RandomFacts {
     private static RampPlan.Clip clip(Random r) {
         return one(r, List.of(RampPlan.Clip.BEHIND_LAMP, RampPlan.Clip.HEATERS, RampPlan.Clip.TAKEN,
                 new RampPlan.Clip("HT", RampPlan.Shows.ALTERNATING), new RampPlan.Clip("V4.k", RampPlan.Shows.DIRECT)));
+    }
+
+    private static Item proof(String id, Random r) {
+        return switch (r.nextInt(6)) {
+            case 0 -> new FunctionCheck(id, "Sound", "Volume", one(r, FunctionCheck.FunctionOutcome.values()), "");
+            case 1 -> new LoadTest(id, "HT", List.of(new LoadTest.Loaded(0, 300, maybe(r, 200, 250)),
+                    new LoadTest.Loaded(0.1, 280 - r.nextInt(20), maybe(r, 200, 250))));
+            case 2 -> new AccuracyTest(id, "10 V", "V", OptionalDouble.of(10), r.nextDouble(), r.nextDouble(), "standard cell",
+                    r.nextDouble() / 100, r.nextBoolean(), r.nextBoolean(),
+                    List.of(new AccuracyTest.AccuracyPoint(5, 5 + r.nextDouble())));
+            case 3 -> new BurnIn(id, AT, 1 + r.nextInt(48), List.of(new BurnIn.BurnChannel("HT", "V", maybe(r, 200, 300), 5)),
+                    one(r, BurnIn.BurnEnd.values()), "as it happened");
+            case 4 -> new BurnReading(id, "i3", AT.plusSeconds(r.nextInt(9999)),
+                    List.of(new BurnReading.BurnShown("HT", 200 + r.nextInt(99))), r.nextBoolean() ? "" : "a crackle");
+            default -> r.nextBoolean()
+                    ? new CalibrationHold(id, "warm-up", Optional.of(AT), OptionalDouble.of(8), r.nextBoolean())
+                    : new CalibrationHold(id, "crystal", Optional.empty(), OptionalDouble.empty(), r.nextBoolean());
+        };
     }
 
     private static RampPlan ramp(String id, Random r) {

@@ -31,11 +31,13 @@ import org.yellowhearth.core.census.ColourCode;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.BenchTask;
 import org.yellowhearth.core.fact.Build;
+import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.DrawingStyle;
 import org.yellowhearth.core.fact.Feature;
 import org.yellowhearth.core.fact.Fitting;
+import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.LimitChange;
@@ -92,6 +94,11 @@ import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.part.Transistor;
 import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.part.Winding;
+import org.yellowhearth.core.prove.Accuracy;
+import org.yellowhearth.core.prove.BurnWatch;
+import org.yellowhearth.core.prove.Drift;
+import org.yellowhearth.core.prove.ProveWords;
+import org.yellowhearth.core.prove.VoltageChart;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Agreement;
 import org.yellowhearth.core.reading.Bound;
@@ -141,6 +148,7 @@ public class WordsTest {
                 Caution.CautionWords.values(), MainsFit.MainsWords.values(), Estimate.EstimateWords.values(),
                 Check.CheckWords.values(), Gate.GateWords.values(),
                 ColourCode.ColourWords.values(), TraceWords.values(), ReformWords.values(), WakeWords.values(),
+                ProveWords.values(),
                 StoryWords.values())
                 .flatMap(Stream::of);
     }
@@ -177,6 +185,8 @@ public class WordsTest {
                 Demand.Circumstance.values(), PeriodRules.Subject.values(), RampPlan.Warm.values(),
                 RampPlan.RampKind.values(), RampPlan.Shows.values(), RampRun.RampPhase.values(), RampTells.values(),
                 RampJudgement.RampCounsel.values(), Waking.StopCause.values(),
+                FunctionCheck.FunctionOutcome.values(), BurnIn.BurnEnd.values(), Accuracy.AccuracyVerdict.values(),
+                Drift.DriftVerdict.values(), BurnWatch.BurnCounsel.values(), VoltageChart.ChartVerdict.values(),
                 Schedule.Deed.values(), Reforming.Cause.values(), Reforming.Rule.values(),
                 ReformRun.RunPhase.values(), Judgement.Counsel.values(), Worth.Answer.values(), TrialDecay.Decay.values(),
                 Colour.values(), ColourCode.Scheme.values(), Column.values()).flatMap(Stream::of);
