@@ -12,6 +12,7 @@ import java.time.ZoneId;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.ExecutorService;
@@ -26,6 +27,7 @@ import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
+import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.fact.ReformPlan;
@@ -55,6 +57,7 @@ public final class Shots extends Application {
     private static final int RESTS = 4;
     /** Steps that the first minute of a supply is given to be worked out. */
     private static final int WARM_UP = 12;
+    private static final List<Double> BURN_HOURS = List.of(0.1, 0.2, 0.35, 0.55, 1.0, 1.5, 2.0, 3.0, 4.0, 6.0, 8.0, 13.0);
     private static final int PLANNING = 60;
     private static final double WAKE_SPEED = 20;
     private static final int WAKE_STEPS = 4;
@@ -130,20 +133,6 @@ public final class Shots extends Application {
             steps.add(() -> ((Button) shell.lookup("#colour-" + colour)).fire());
         }
         shot("census-decoder");
-        steps.add(() -> choose("C9"));
-        steps.add(() -> model.imports().open());
-        steps.add(() -> model.imports().take("""
-                Pos;Value (uF);Voltage;Type;Function;C (uF)
-                C23;0,02;500;waxed paper;coupling;
-                C24;0,25;350;waxed paper;decoupling;0,31
-                C25;50+50;350;can;smoothing;
-                R11;4k7;;carbon;;
-                C10;25;12;electrolytic;cathode bypass;
-                C26;8µ2..;350;electrolytic;decoupling;
-                C24;0,25;350;;;
-                """));
-        shot("census-import");
-        steps.add(() -> model.imports().close());
         steps.add(() -> {
             model.benchLine().lineProperty().set("");
             model.stageProperty().set(org.yellowhearth.desk.model.Stage.ARRIVAL);
@@ -177,6 +166,7 @@ public final class Shots extends Application {
         trace();
         renew();
         wake();
+        prove();
         steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.DOSSIER));
         steps.add(() -> {
         });
@@ -265,6 +255,29 @@ public final class Shots extends Application {
         steps.add(() -> model.power(Edit.Power.OFF));
         wait(2);
         steps.add(() -> model.wake().lines().disconnect());
+    }
+
+    /** A burn-in half way through its day: dense readings first, a crackle told. */
+    private void prove() {
+        steps.add(() -> shell.showProve("burn"));
+        steps.add(() -> model.prove().beginBurn(OptionalDouble.of(24),
+                List.of(new BurnIn.BurnChannel("HT", "V", OptionalDouble.of(250), 8),
+                        new BurnIn.BurnChannel("mains transformer", "°C", OptionalDouble.empty(), 6))));
+        wait(3);
+        double gone = 0;
+        for (double h : BURN_HOURS) {
+            Duration on = Duration.ofMillis((long) ((h - gone) * 3_600_000));
+            gone = h;
+            steps.add(() -> {
+                clock.goOn(on);
+                model.prove().readBurn(Map.of("HT", 251 - 6 * Math.exp(-2 * h) + Math.sin(9 * h), "mains transformer",
+                        52 - 30 * Math.exp(-3 * h) + 0.4 * Math.sin(5 * h)), h == 2 ? "one crackle from the loudspeaker" : "");
+            });
+            wait(2);
+        }
+        steps.add(() -> model.reform().poll());
+        wait(2);
+        shot("prove");
     }
 
     /** One can on the stand-in, judged by modern limits: the plan, the run with its forecast, the line. */

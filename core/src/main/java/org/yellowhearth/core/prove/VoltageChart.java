@@ -75,7 +75,8 @@ public record VoltageChart(List<Line> lines) {
                     .sorted(Comparator.comparing(SupplyReading::at)).toList();
             Optional<SupplyReading> before = read.stream().filter(r -> !after(r, work)).findFirst();
             Optional<SupplyReading> after = read.stream().filter(r -> after(r, work)).reduce((_, last) -> last);
-            lines.add(line(t, before, after, supply, rails.contains(t.point())));
+            Optional<SupplyReading> newest = read.isEmpty() ? Optional.empty() : Optional.of(read.getLast());
+            lines.add(line(t, before, after, newest, supply, rails.contains(t.point())));
         }
         return new VoltageChart(lines);
     }
@@ -103,7 +104,7 @@ public record VoltageChart(List<Line> lines) {
     }
 
     private static Line line(SupplyTarget t, Optional<SupplyReading> before, Optional<SupplyReading> after,
-            Optional<Supply> supply, boolean rail) {
+            Optional<SupplyReading> newest, Optional<Supply> supply, boolean rail) {
         boolean byModel = supply.isPresent();
         Optional<Measured> was = before.map(r -> new Measured(r, r.volts() * ratio(supply, t, r)));
         Optional<Measured> is = after.map(r -> new Measured(r, r.volts() * ratio(supply, t, r)));
@@ -112,7 +113,7 @@ public record VoltageChart(List<Line> lines) {
             case DRIVE, CONTROL -> WIDE;
             case UNSTATED -> rail ? RAIL : WIDE;
         });
-        Optional<Measured> last = is.or(() -> was);
+        Optional<Measured> last = newest.map(r -> new Measured(r, r.volts() * ratio(supply, t, r)));
         OptionalDouble deviation = last.isEmpty() || t.volts() == 0
                 ? OptionalDouble.empty()
                 : OptionalDouble.of((last.get().volts - t.volts()) / Math.abs(t.volts()) * Math.signum(t.volts()));

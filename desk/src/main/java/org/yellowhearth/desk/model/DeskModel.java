@@ -72,6 +72,7 @@ public final class DeskModel {
     private final StockModel stock;
     private final RenewModel renew;
     private final WakeModel wake;
+    private final ProveModel prove;
     private boolean keeping;
     private final AtomicInteger ids = new AtomicInteger();
 
@@ -94,6 +95,7 @@ public final class DeskModel {
         this.stock = new StockModel(this, shop);
         this.renew = new RenewModel(this);
         this.wake = new WakeModel(this);
+        this.prove = new ProveModel(this);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -169,6 +171,10 @@ public final class DeskModel {
 
     public WakeModel wake() {
         return wake;
+    }
+
+    public ProveModel prove() {
+        return prove;
     }
 
     public InstrumentsModel instruments() {

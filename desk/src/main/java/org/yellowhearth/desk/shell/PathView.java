@@ -14,8 +14,10 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.arrival.MainsFit;
 import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
+import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.SupplyReading;
@@ -103,6 +105,7 @@ final class PathView extends VBox {
         reform(open);
         renew(open);
         wake(open);
+        prove(open);
         set(Stage.DOSSIER, "untouched", "");
     }
 
@@ -117,6 +120,17 @@ final class PathView extends VBox {
             case HELD -> "done";
         }).orElse("untouched"), run.map(r -> (r.phase() == RampRun.RampPhase.PLANNED ? 0 : r.step() + 1) + " / "
                 + r.plan().steps().size()).orElse(""));
+    }
+
+    private void prove(OpenJob open) {
+        List<FunctionCheck> functions = open.job().items(FunctionCheck.class);
+        long done = functions.stream().filter(f -> f.outcome() != FunctionCheck.FunctionOutcome.UNSTATED).count();
+        boolean fails = functions.stream().anyMatch(f -> f.outcome() == FunctionCheck.FunctionOutcome.FAILS);
+        Optional<BurnIn.BurnEnd> burn = open.job().items(BurnIn.class).stream().map(BurnIn::end).reduce((_, last) -> last);
+        boolean bad = fails || burn.filter(b -> b == BurnIn.BurnEnd.FAILED).isPresent();
+        boolean over = burn.filter(b -> b == BurnIn.BurnEnd.PASSED).isPresent() && done == functions.size();
+        set(Stage.PROVE, functions.isEmpty() && burn.isEmpty() ? "untouched" : bad ? "attention" : over ? "done" : "hand",
+                functions.isEmpty() ? "" : done + " / " + functions.size());
     }
 
     private void renew(OpenJob open) {

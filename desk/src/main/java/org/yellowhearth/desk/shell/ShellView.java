@@ -23,6 +23,7 @@ import org.yellowhearth.desk.census.CensusView;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.desk.prove.ProveView;
 import org.yellowhearth.desk.reform.ReformView;
 import org.yellowhearth.desk.renew.RenewView;
 import org.yellowhearth.desk.safety.SafetyView;
@@ -53,6 +54,7 @@ public final class ShellView extends StackPane {
     private final ReformView reform;
     private final RenewView renew;
     private final WakeView wake;
+    private final ProveView prove;
     private final Map<Stage, Region> stages = new EnumMap<>(Stage.class);
 
     /** A window over a model. */
@@ -75,6 +77,8 @@ public final class ShellView extends StackPane {
         stages.put(Stage.RENEW, renew);
         wake = new WakeView(model, appearance.em());
         stages.put(Stage.WAKE, wake);
+        prove = new ProveView(model, files);
+        stages.put(Stage.PROVE, prove);
         stages.put(Stage.DOSSIER, dossier);
         getStyleClass().add("hearth-root");
         bench.getStyleClass().add("bench");
@@ -182,6 +186,12 @@ public final class ShellView extends StackPane {
         wake.show(page);
     }
 
+    /** Shows a page of Prove by its name. */
+    public void showProve(String page) {
+        model.stageProperty().set(Stage.PROVE);
+        prove.show(page);
+    }
+
     private void pressed(KeyEvent e) {
         if (model.gateProperty().get().isPresent()) {
             return;
@@ -224,7 +234,7 @@ public final class ShellView extends StackPane {
         switch (e.getCode()) {
             case PLUS, EQUALS, ADD -> appearance.resize(1);
             case MINUS, SUBTRACT -> appearance.resize(-1);
-            case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7, DIGIT8 ->
+            case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7, DIGIT8, DIGIT9 ->
                 model.stageProperty().set(List.of(Stage.values()).get(e.getCode().getCode() - KeyCode.DIGIT1.getCode()));
             case DIGIT0 -> model.stageProperty().set(Stage.DOSSIER);
             case HOME -> {

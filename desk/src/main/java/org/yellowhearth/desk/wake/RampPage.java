@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 
-import javafx.geometry.HPos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -14,10 +13,8 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import javafx.scene.text.TextAlignment;
 import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.RampPlan.Clip;
 import org.yellowhearth.core.fact.RampPlan.RampKind;
@@ -33,6 +30,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.charts.StairsChart;
 import org.yellowhearth.desk.forms.Form;
+import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
@@ -55,7 +53,7 @@ final class RampPage extends Page {
     private final Button stop = button("suspects.stop", "ramp-stop", () -> model().wake().stopPlanning());
     private final MarkPane stairs = new MarkPane("stairs");
     private final ComboBox<Clip> looked = new ComboBox<>();
-    private final GridPane table = new GridPane();
+    private final Grid table = new Grid("ramp-table");
     private final VBox notes = column();
     private final VBox tells = column();
     private final VBox what;
@@ -100,8 +98,6 @@ final class RampPage extends Page {
         labelled(looked, "ramp-looked", "wake.looked");
         looked.setConverter(Shown.by(c -> new Describe(model.words()).clip(c), ""));
         looked.valueProperty().addListener((_, _, _) -> draw());
-        table.getStyleClass().add("ramp-table");
-        table.setId("ramp-table");
         keep = button("wake.keep", "ramp-keep", wake::keepPlan);
         keep.getStyleClass().add("keep-button");
         state.setId("ramp-state");
@@ -316,39 +312,27 @@ final class RampPage extends Page {
 
     private void table(RampPlan p) {
         Describe describe = new Describe(model().words());
-        table.getChildren().clear();
         List<String> heads = new ArrayList<>(List.of("", Labels.of("wake.table.mains"), Labels.of("wake.table.heaters"),
                 Labels.of("wake.table.lamp"), Labels.of("wake.table.hold")));
         p.clips().forEach(c -> heads.add(describe.clip(c)));
-        for (int c = 0; c < heads.size(); c++) {
-            cell(heads.get(c), c, 0, "form-label");
-        }
+        table.head(heads);
         for (int k = 0; k < p.steps().size(); k++) {
             RampPlan.Step s = p.steps().get(k);
-            cell((k + 1) + ".", 0, k + 1, "figure");
-            cell(Quantity.volts(s.mainsVolts()) + "  " + Quantity.percent(s.share()), 1, k + 1, "figure");
-            cell(Quantity.percent(s.heaters()) + "  " + model().words().word(s.warm()), 2, k + 1, "figure");
-            cell(p.lampWatts().isEmpty() ? "—" : s.glow() < 0.01 ? "< 1 %" : Math.round(100 * s.glow()) + " %", 3, k + 1,
-                    "figure");
-            cell(Durations.text(s.holdSeconds()), 4, k + 1, "figure");
+            String glow = p.lampWatts().isEmpty() ? "—" : s.glow() < 0.01 ? "< 1 %" : Math.round(100 * s.glow()) + " %";
+            List<String> cells = new ArrayList<>(List.of((k + 1) + ".",
+                    Quantity.volts(s.mainsVolts()) + "  " + Quantity.percent(s.share()),
+                    Quantity.percent(s.heaters()) + "  " + model().words().word(s.warm()), glow,
+                    Durations.text(s.holdSeconds())));
             for (int c = 0; c < p.clips().size(); c++) {
-                RampPlan.Band b = s.bands().get(c);
                 Clip clip = p.clips().get(c);
-                cell(Describe.shown(clip, b.expected()) + "\n" + range(clip, b), 5 + c, k + 1, "figure");
+                cells.add(Describe.shown(clip, s.bands().get(c).expected()) + "\n" + range(clip, s.bands().get(c)));
             }
+            table.row(cells, "figure");
         }
     }
 
     /** From where to where is no reason to stop. */
     static String range(Clip clip, RampPlan.Band b) {
         return Describe.shown(clip, b.low()) + " … " + Describe.shown(clip, b.high());
-    }
-
-    private void cell(String text, int column, int row, String style) {
-        Label l = text(text, style);
-        l.setWrapText(false);
-        l.setTextAlignment(TextAlignment.RIGHT);
-        GridPane.setHalignment(l, column == 0 ? HPos.LEFT : HPos.RIGHT);
-        table.add(l, column, row);
     }
 }

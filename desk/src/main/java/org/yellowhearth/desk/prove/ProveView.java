@@ -1,0 +1,51 @@
+package org.yellowhearth.desk.prove;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.dossier.PaperTray;
+import org.yellowhearth.desk.forms.PageTabs;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.shell.FileAsk;
+
+/** Prove: the evidence that a set is good, page by page, and what still stands against handing it back. */
+public final class ProveView extends BorderPane {
+    private final Map<String, Node> pages = new LinkedHashMap<>();
+    private final PageTabs tabs;
+
+    /** A view of the model's open job. */
+    public ProveView(DeskModel model, FileAsk files) {
+        getStyleClass().addAll("stage", "prove");
+        PaperTray tray = new PaperTray(model, files, this);
+        pages.put("chart", new ChartPage(model, tray));
+        pages.put("loads", new LoadsPage(model));
+        pages.put("functions", new FunctionsPage(model));
+        pages.put("accuracy", new AccuracyPage(model));
+        pages.put("burn", new BurnPage(model));
+        pages.put("back", new BackPage(model));
+        Label title = new Label(Labels.of("prove.title"));
+        title.getStyleClass().add("stage-title");
+        title.setMinWidth(USE_PREF_SIZE);
+        tabs = new PageTabs(pages.keySet(), "prove.page.", "prove-page-", this::show);
+        HBox.setHgrow(tabs, Priority.ALWAYS);
+        HBox head = new HBox(title, tabs);
+        head.getStyleClass().add("stage-line");
+        VBox top = new VBox(head);
+        top.getStyleClass().add("trace-head");
+        setTop(top);
+        show("chart");
+    }
+
+    /** Shows a page by its name: chart, loads, functions, accuracy, burn or back. */
+    public void show(String name) {
+        tabs.mark(name);
+        setCenter(pages.get(name));
+    }
+}
