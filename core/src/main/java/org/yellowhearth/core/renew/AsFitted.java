@@ -24,7 +24,7 @@ import org.yellowhearth.core.supply.Supply;
  * @param ratedVolts what each capacitor in it is made for, old or new, where that is known
  */
 public record AsFitted(Supply supply, Map<PartRef, Double> ratedVolts) {
-    /** A new part that leaks less than anything shows. */
+    /** A new part leaks less than anything shows. */
     private static final double NO_LEAK_OHMS = 1e9;
 
     public AsFitted {
@@ -61,9 +61,7 @@ public record AsFitted(Supply supply, Map<PartRef, Double> ratedVolts) {
             return c.isEmpty() ? is : switch (knob.which()) {
                 case CAPACITANCE -> c.get().farads();
                 case SERIES_RESISTANCE -> c.get().esrOhms().orElse(is);
-                case LEAKAGE_RESISTANCE -> c.get().leakAmperes() > 0
-                        ? c.get().ratedVolts() / c.get().leakAmperes()
-                        : NO_LEAK_OHMS;
+                case LEAKAGE_RESISTANCE -> NO_LEAK_OHMS;
                 default -> is;
             };
         });

@@ -81,6 +81,8 @@ public class ProveSumsTest {
         assertThat(a.verdict()).isEqualTo(AccuracyVerdict.BEYOND);
         assertThat(a.residual()).isCloseTo(Math.sqrt((0.01 + 0.0361 + 0.09 + 0.0025) / 4), within(1e-12));
         assertThat(Accuracy.of(range(0.02, 0, 0)).verdict()).as("nothing was tried").isEqualTo(AccuracyVerdict.UNDECIDED);
+        assertThat(Accuracy.of(range(0.02, 0.01, 0.005, new AccuracyPoint(5, 5.22))).verdict())
+                .as("beyond the limit, but not beyond what the reference leaves open").isEqualTo(AccuracyVerdict.UNDECIDED);
         // En = |a − b| / √(Ua² + Ub²), ISO/IEC 17043, from memory.
         assertThat(Accuracy.apart(10.00, 0.03, 10.04, 0.04)).isCloseTo(0.8, within(1e-9));
         assertThat(Accuracy.apart(10.00, 0.03, 10.10, 0.04)).as("one is wrong, neither is proven to be").isGreaterThan(1);
@@ -115,6 +117,19 @@ public class ProveSumsTest {
         assertThat(Drift.of(line(0.05, 0, new Random(1)), 24, 5).verdict()).isEqualTo(DriftVerdict.STEADY);
         assertThat(Drift.of(line(0, 0, new Random(1)).subList(0, 6), 24, 5).verdict()).isEqualTo(DriftVerdict.TOO_FEW);
         assertThat(Drift.of(line(0, 9, new Random(1)), 24, 5).verdict()).isEqualTo(DriftVerdict.UNDECIDED);
+    }
+
+    /** Flat on the whole, but so scattered that it might move by more than its bound: nobody calls that steady. */
+    @Test
+    public void scatterIsNotSteadiness() {
+        List<Drift.At> wild = new ArrayList<>();
+        for (int h = 1; h <= 8; h++) {
+            wild.add(new Drift.At(h, 250 + (h % 4 < 2 ? 2 : -2)));
+        }
+        Drift d = Drift.of(wild, 24, 5);
+        assertThat(Math.abs(d.over())).isLessThan(5);
+        assertThat(d.unsure()).isGreaterThan(5);
+        assertThat(d.verdict()).isEqualTo(DriftVerdict.UNDECIDED);
     }
 
     /** A thousand burn-ins of each sort: steady ones called drifting, and ones that move by twice the bound called steady. */
@@ -186,6 +201,12 @@ public class ProveSumsTest {
         assertThat(at(2.2, List.of(read(0.2, 262, 60))).counsel()).as("it still warms up").isNotEqualTo(BurnCounsel.STOP);
         assertThat(at(3, List.of(read(1.1, 250, 60), read(2.1, 250, 67))).counsel()).as("7 K from its first settled reading")
                 .isEqualTo(BurnCounsel.STOP);
+        List<BurnShown> far = List.of(new BurnShown("HT", 400));
+        BurnReading earlier = new BurnReading("e", "b", START.minusSeconds(60), far, "");
+        BurnReading others = new BurnReading("x", "another", START.plus(Duration.ofHours(2)), far, "");
+        BurnWatch own = at(2.5, List.of(earlier, others, read(2.1, 250, 60)));
+        assertThat(own.counsel()).as("readings before it, and of another, are none of its own").isNotEqualTo(BurnCounsel.STOP);
+        assertThat(own.channels().getFirst().readings()).hasSize(1);
         BurnReading odd = new BurnReading("o", "b", START.plusSeconds(600), List.of(), "a crackle");
         assertThat(at(1, List.of(odd)).odd()).containsExactly(odd);
         assertThat(at(1, List.of(odd)).due().getFirst().over()).as("a remark is no reading, but its time has passed").isTrue();

@@ -97,6 +97,16 @@ public class RampRunTest {
         assertThat(begun().read(3, BIAS, 5).at(3).counsel()).as("the wrong way round").isEqualTo(RampCounsel.STOP);
     }
 
+    /** On a bench that runs ten times faster a second is ten; what a meter shows now counts beside what is written. */
+    @Test
+    public void timeAtTheBenchMayRunFaster() {
+        RampRunTest r = begun().read(2, RAIL, 91);
+        assertThat(r.run().judged(START.plusSeconds(7), 10, Map.of(BIAS, -12.0)).counsel()).isEqualTo(RampCounsel.GO_ON);
+        assertThat(r.run().judged(START.plusSeconds(7), 1, Map.of(BIAS, -12.0)).counsel()).isEqualTo(RampCounsel.SETTLING);
+        assertThat(r.run().judged(START.plusSeconds(7), 10, Map.of()).counsel()).isEqualTo(RampCounsel.READ);
+        assertThat(r.run().judged(START.plusSeconds(7), 10, Map.of(BIAS, -19.0)).counsel()).isEqualTo(RampCounsel.STOP);
+    }
+
     @Test
     public void offInAnyWayEndsIt() {
         RampRun off = begun().read(12, RAIL, 91).after(15, new Edit.PowerSwitched(Edit.Power.OFF)).run();
@@ -132,6 +142,8 @@ public class RampRunTest {
     @Test
     public void aStepSaysWhatItTellsFirst() {
         assertThat(RampTells.of(PLAN, 0)).containsExactly(RampTells.SHORTS, RampTells.SIGN);
+        RampPlan out = new RampPlan("o", RampKind.WHOLE, List.of(), false, OptionalDouble.empty(), PLAN.clips(), PLAN.steps());
+        assertThat(RampTells.of(out, 1)).as("with the valves out nothing draws").containsExactly(RampTells.HEATERS);
         assertThat(RampTells.of(PLAN, 1)).containsExactly(RampTells.HEATERS, RampTells.LOADED, RampTells.FULL);
     }
 
@@ -172,6 +184,10 @@ public class RampRunTest {
     public void suppliesThatStandByThemselves() {
         assertThat(SeparateSupplies.of(split())).extracting(SeparateSupplies.Part::rails).containsExactly(List.of("HT"),
                 List.of("bias"));
+        Supply stacked = split().with(Section.Rectify.of("D9", "w3", Section.Scheme.HALF_WAVE, RectifierModel.silicon(), "top")
+                .from("HT"));
+        assertThat(SeparateSupplies.of(stacked)).extracting(SeparateSupplies.Part::rails).as("one stands on the other")
+                .containsExactly(List.of("HT", "top"), List.of("bias"));
         Supply bias = SeparateSupplies.only(split(), List.of("bias"));
         assertThat(bias.sections()).hasSize(4);
         Ramp.Setup setup = new Ramp.Setup(Optional.empty(), Loads.VALVES, List.of(BIAS, Clip.HEATERS, Clip.TAKEN),

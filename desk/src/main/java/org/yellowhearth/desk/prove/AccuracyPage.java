@@ -107,7 +107,7 @@ final class AccuracyPage extends Page {
         box.getStyleClass().add("renew-card");
         if (!a.lines().isEmpty()) {
             box.getChildren().addAll(new Columns(table(t, a), plot(t, a)),
-                    text(Labels.of("prove.residual", figure(a.residual()), t.unit(), model().words().word(a.verdict())),
+                    text(Labels.of("prove.residual", rough(a.residual()), t.unit(), model().words().word(a.verdict())),
                             "strong-note"));
         }
         return box;
@@ -163,6 +163,11 @@ final class AccuracyPage extends Page {
         return value == 0 || (Math.abs(value) >= 1e-3 && Math.abs(value) < 1e6)
                 ? new BigDecimal(value).round(new MathContext(FIGURES)).stripTrailingZeros().toPlainString()
                 : String.format(Locale.ROOT, "%.3g", value);
+    }
+
+    /** Two figures, for what is only estimated. */
+    static String rough(double value) {
+        return figure(value == 0 ? 0 : new BigDecimal(value).round(new MathContext(2)).doubleValue());
     }
 
     private static String percent(OptionalDouble share) {

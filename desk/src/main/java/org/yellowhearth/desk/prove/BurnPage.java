@@ -158,8 +158,8 @@ final class BurnPage extends Page {
         Drift d = c.drift();
         String how = d.verdict() == Drift.DriftVerdict.TOO_FEW
                 ? model().words().word(d.verdict())
-                : Labels.of("prove.burn.drift", model().words().word(d.verdict()), AccuracyPage.figure(d.over()),
-                        AccuracyPage.figure(d.unsure()), c.of().unit(), AccuracyPage.figure(b.of().hours()));
+                : Labels.of("prove.burn.drift", model().words().word(d.verdict()), AccuracyPage.rough(d.over()),
+                        AccuracyPage.rough(d.unsure()), c.of().unit(), AccuracyPage.figure(b.of().hours()));
         boolean bad = c.beyond() || d.verdict() == Drift.DriftVerdict.DRIFTS;
         VBox box = column(text((bad ? "✗ " : "") + c.of().name() + "   " + how, bad ? "run-bad" : "strong-note"));
         if (!c.readings().isEmpty()) {

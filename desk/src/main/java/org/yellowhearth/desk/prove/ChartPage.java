@@ -117,6 +117,7 @@ final class ChartPage extends Page {
     private void line(VoltageChart.Line l) {
         Label verdict = text(mark(l.verdict()) + model().words().word(l.verdict()), style(l.verdict()));
         verdict.setWrapText(false);
+        verdict.setMinWidth(USE_PREF_SIZE);
         table.row(List.of(l.target().point(), Quantity.volts(l.target().volts()).toString(),
                 "±" + Quantity.percent(l.tolerance()), ProvePapers.measured(l.before()), ProvePapers.measured(l.after()),
                 ProvePapers.off(l.deviation())), "figure", verdict);

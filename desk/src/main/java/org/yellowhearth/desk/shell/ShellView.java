@@ -8,6 +8,7 @@ import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -91,7 +92,7 @@ public final class ShellView extends StackPane {
         sight.heightProperty().bind(bench.heightProperty());
         bench.setClip(sight);
         job.setTop(new SetPlateView(model));
-        job.setLeft(new PathView(model));
+        job.setLeft(path(model));
         job.setCenter(bench);
         job.setRight(reasons);
         job.setBottom(benchLine);
@@ -133,6 +134,21 @@ public final class ShellView extends StackPane {
         sceneProperty().addListener((_, _, _) -> Platform.runLater(this::showJobOrShop));
         showStage();
         showJobOrShop();
+    }
+
+    /** Large text may leave no room for all ten stages: then the path scrolls, and plate and line stay where they are. */
+    private static ScrollPane path(DeskModel model) {
+        ScrollPane scroll = new ScrollPane(new PathView(model));
+        scroll.getStyleClass().addAll("page", "path-scroll");
+        scroll.setFitToWidth(true);
+        scroll.setFitToHeight(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setMinHeight(0);
+        scroll.setMinWidth(USE_PREF_SIZE);
+        scroll.setFocusTraversable(false);
+        List<Stage> all = List.of(Stage.values());
+        model.stageProperty().addListener((_, _, now) -> scroll.setVvalue(all.indexOf(now) / (all.size() - 1.0)));
+        return scroll;
     }
 
     private void showJobOrShop() {

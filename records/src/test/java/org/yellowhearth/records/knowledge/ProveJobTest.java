@@ -19,10 +19,13 @@ import org.yellowhearth.core.fact.FunctionCheck.FunctionOutcome;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LoadTest;
+import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.prove.BeforeAfter;
 import org.yellowhearth.core.prove.FunctionList;
@@ -107,6 +110,36 @@ public class ProveJobTest {
         assertThat(chart(b, Optional.empty()).tolerance()).as("common practice").isEqualTo(0.2);
     }
 
+    /** Ripple at the same point, and what was read with a good capacitor clipped across, are no figures of the chart. */
+    @Test
+    public void theChartTakesPlainDirectReadingsOnly() {
+        Bench b = Bench.of(1950).type("+ C1 16 MFD 450 V electrolytic reservoir");
+        put(b, target("HT", 250, OptionalDouble.of(0.05), SupplyTarget.Follows.RAIL));
+        read(b, "HT", SupplyReading.Kind.DIRECT, 250, OptionalDouble.of(230), NONE);
+        read(b, "HT", SupplyReading.Kind.TRUE_RMS, 6, OptionalDouble.of(230), NONE);
+        SupplyReading plain = read(b, "HT", SupplyReading.Kind.DIRECT, 251, OptionalDouble.of(230), NONE);
+        put(b, new SupplyReading("zz", plain.at().plusSeconds(60), "HT", SupplyReading.Kind.DIRECT, 290, OptionalDouble.of(230),
+                NONE, NONE, SupplyReading.State.UNSTATED, NONE, "", "",
+                List.of(new SupplyBridge.Clipped(PartRef.of("C1"), 22e-6)), NONE));
+        VoltageChart.Line l = chart(b, Optional.empty());
+        assertThat(l.deviation().orElseThrow()).isCloseTo(1 / 250.0, within(1e-9));
+        assertThat(l.verdict()).isEqualTo(ChartVerdict.WITHIN);
+    }
+
+    /** What was read in standby is no pair with what was read at work. */
+    @Test
+    public void pairsAreOfOneState() {
+        Bench b = Bench.of(1950);
+        SupplyReading before = read(b, "HT", SupplyReading.Kind.DIRECT, 300, NONE, NONE);
+        put(b, new SupplyReading("after", before.at().plusSeconds(9000), "HT", SupplyReading.Kind.DIRECT, 250, NONE, NONE, NONE,
+                SupplyReading.State.STANDBY, NONE, "", "C16 renewed", List.of(), NONE));
+        assertThat(BeforeAfter.of(b.job()).readings()).isEmpty();
+        put(b, new SupplyReading("after2", before.at().plusSeconds(9000), "HT", SupplyReading.Kind.DIRECT, 251, NONE, NONE, NONE,
+                SupplyReading.State.UNSTATED, NONE, "", "C16 renewed", List.of(), NONE));
+        assertThat(BeforeAfter.of(b.job()).readings()).singleElement()
+                .satisfies(p -> assertThat(p.changedBy()).isEqualTo("C16 renewed"));
+    }
+
     /** Of a negative rail too much is more of it, and a figure of the other sign is no small error. */
     @Test
     public void negativeRails() {
@@ -164,6 +197,12 @@ public class ProveJobTest {
     public void whatStandsAgainstHandingItBack() {
         Bench b = Bench.of(1950);
         assertThat(against(b)).containsExactly(ProveWords.OPEN_NO_FUNCTIONS, ProveWords.OPEN_NO_BURN);
+        RampPlan ramp = new RampPlan("ramp", RampPlan.RampKind.WHOLE, List.of(), true, NONE, List.of(),
+                List.of(new RampPlan.Step(1, 230, 5, 30, 1, RampPlan.Warm.CONDUCTING, 0, List.of())));
+        put(b, ramp);
+        assertThat(against(b)).contains(ProveWords.OPEN_NO_POWER);
+        b.edit(new Waking.RampBegun("ramp")).edit(new Waking.RampFinished("ramp"));
+        assertThat(against(b)).doesNotContain(ProveWords.OPEN_NO_POWER);
         put(b, new Jumper("j", "lid switch", false));
         put(b, target("HT", 250, OptionalDouble.of(0.05), SupplyTarget.Follows.RAIL));
         put(b, new LoadTest("l", "HT", List.of(new LoadTest.Loaded(0, 250, NONE))));

@@ -20,16 +20,21 @@ import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.RampPlan.Clip;
 import org.yellowhearth.core.fact.RampPlan.RampKind;
 import org.yellowhearth.core.fact.RampPlan.Shows;
+import org.yellowhearth.core.fact.RectifierSwap;
+import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyMains;
+import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.trace.Preset;
+import org.yellowhearth.core.trace.TurnedUp;
 import org.yellowhearth.core.wake.RampPlanner;
 import org.yellowhearth.core.wake.Readiness;
 import org.yellowhearth.core.wake.WakeWords;
@@ -106,6 +111,13 @@ public class WakePlanTest {
         fit(b, "C1", "AE-22-450", false);
         assertThat(Knob.all(bare(b).supply()).get(c1)).isCloseTo(22e-6, within(1e-12));
         assertThat(bare(b).ratedVolts()).containsEntry(C1, 450.0);
+        SupplyRectifier rectifier = b.job().items(SupplyRectifier.class).getFirst();
+        RectifierSwap swap = new RectifierSwap(RectifierSwap.idOf(rectifier), rectifier.name(), true, OptionalDouble.of(100), "");
+        put(b, swap);
+        assertThat(bare(b).supply().sections()).as("decided, not done").anyMatch(TurnedUp::vacuum);
+        put(b, new BenchTask(FittingSheet.stepOf(swap), BenchTask.Doing.OTHER, "V1", "silicon", true));
+        assertThat(bare(b).supply().sections()).noneMatch(TurnedUp::vacuum);
+        b.edit(new Edit.ItemChanged(Optional.of(swap), Optional.empty()));
         double dried = plan(bench(Preset.VALVE_CHOKE).type("C1 2u D0.8 @100"), RampKind.WHOLE, OptionalDouble.empty()).plan()
                 .band(4, RAIL).expected();
         assertThat(plan(b, RampKind.WHOLE, OptionalDouble.empty()).plan().band(4, RAIL).expected()).isGreaterThan(dried + 5);
@@ -129,6 +141,23 @@ public class WakePlanTest {
         Preset.VALVE_CHOKE.sections(weak.job(), () -> "q" + ids.getAndIncrement()).forEach(s -> put(weak, s));
         assertThat(plan(weak, RampKind.WHOLE, OptionalDouble.empty()).notes()).extracting(n -> n.key())
                 .contains(WakeWords.NOTE_RATING);
+    }
+
+    /** Of two capacitors at one point the weaker sets the limit; polarity is read where every rail shows a volt, and not below. */
+    @Test
+    public void theWeakerOfTwoCapacitorsSetsTheLimit() {
+        Bench b = bench(Preset.VALVE_CHOKE).type("+ C9 8 MFD 360 V electrolytic decoupling");
+        SupplyFilter first = b.job().items(SupplyFilter.class).stream().filter(f -> f.from().equals(f.to())).findFirst()
+                .orElseThrow();
+        put(b, new SupplyFilter("p900", first.to(), Optional.empty(), OptionalDouble.empty(), OptionalDouble.empty(), first.to(),
+                Optional.of(PartRef.of("C9")), OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), "0"));
+        assertThat(plan(b, RampKind.WHOLE, OptionalDouble.empty()).notes()).extracting(n -> n.key())
+                .contains(WakeWords.NOTE_RATING);
+        RampPlan polarity = plan(bench(Preset.SILICON_BRIDGE), RampKind.POLARITY, OptionalDouble.empty()).plan();
+        polarity.steps().getFirst().bands().forEach(x -> assertThat(Math.abs(x.expected())).isGreaterThanOrEqualTo(1));
+        RampPlanner.Proposed valve = plan(bench(Preset.VALVE_CHOKE), RampKind.POLARITY, OptionalDouble.empty());
+        assertThat(valve.plan().steps().getFirst().share()).as("a valve rectifier wants some warmth").isGreaterThan(0.1);
+        assertThat(valve.notes()).extracting(n -> n.key()).contains(WakeWords.NOTE_VALVE_RECTIFIER);
     }
 
     /** Switched off at its own switch nothing is live and nothing is taken. */
@@ -168,6 +197,11 @@ public class WakePlanTest {
         assertThat(blocking(b, HearthState.COLD)).doesNotContain("wake-condemned-C1");
         b.type("C2 1u D0.9 @100");
         assertThat(blocking(b, HearthState.COLD)).as("another part, another reason").contains("wake-condemned-C1-C2");
+        put(b, new Fitting("fitting-C2", PartRef.of("C2"), true, false, false, Fitting.MeterSign.UNSTATED, Fitting.Debt.UNSTATED,
+                "",
+                "", "", "", Set.of()));
+        assertThat(blocking(b, HearthState.COLD)).as("what is out is not in")
+                .doesNotContain("wake-condemned-C1-C2");
         fit(b, "C1", "AE-22-450", false);
         fit(b, "C2", "AE-47-450", true);
         assertThat(blocking(b, HearthState.COLD)).contains("wake-sheet-C1").doesNotContain("wake-condemned-C1-C2",
@@ -200,6 +234,10 @@ public class WakePlanTest {
         b.edit(new Edit.PlateChanged(b.job().plate(), b.job().plate().with(p -> p.chassis = SetPlate.Chassis.LIVE)));
         assertThat(blocking(b, HearthState.COLD)).contains("wake-isolated").doesNotContain("wake-valves", "wake-fed",
                 "wake-switch");
+        b.edit(new Edit.PlateChanged(b.job().plate(), b.job().plate().with(p -> p.chassis = SetPlate.Chassis.PRIMARY_SIDE)));
+        assertThat(blocking(b, HearthState.COLD)).contains("wake-isolated");
+        b.edit(new Edit.PlateChanged(b.job().plate(), b.job().plate().with(p -> p.chassis = SetPlate.Chassis.ISOLATED)));
+        assertThat(blocking(b, HearthState.COLD)).doesNotContain("wake-isolated");
         RampPlan out = new RampPlan("r", RampKind.ONE_SUPPLY, List.of("HT"), false, OptionalDouble.empty(), List.of(),
                 List.of(new RampPlan.Step(0.1, 23, 5, 30, 0.1, RampPlan.Warm.COLD, 0, List.of())));
         assertThat(Readiness.of(b.job(), out, List.of(), HearthState.COLD, Bench.NOW.toInstant())).extracting(Check::code)
