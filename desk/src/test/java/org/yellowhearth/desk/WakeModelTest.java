@@ -116,16 +116,6 @@ public class WakeModelTest {
         }
     }
 
-    @Test
-    public void withoutPlanAndReadinessNothingGetsPower() {
-        wake().begin();
-        assertThat(model.job().power()).isEmpty();
-        planned();
-        wake().begin();
-        assertThat(told()).startsWith("Not ready");
-        assertThat(model.job().power()).isEmpty();
-    }
-
     /** Read and typed by hand; a step is held before the next, a figure out of its band switches off and names the part. */
     @Test
     public void byHandAStepIsReadAndHeldAndAWrongFigureStops() {
@@ -204,9 +194,18 @@ public class WakeModelTest {
         assertThat(wake().causesProperty().get().stream().limit(4).flatMap(e -> e.parts().stream())).contains(rail);
     }
 
+    /**
+     * Nothing gets power before it is ready; a sign stops, F9 stops, a lost line stops and says that the transformer has to be switched off
+     * by hand; killed under power, the set comes back under power: nobody pretends that it is off.
+     */
     @Test
-    public void aSignStopsAndF9StopsAndEachIsWrittenDown() {
+    public void everyWayToEndIsWrittenDown() throws IOException {
+        wake().begin();
+        assertThat(model.job().power()).isEmpty();
         planned();
+        wake().begin();
+        assertThat(told()).startsWith("Not ready");
+        assertThat(model.job().power()).isEmpty();
         ready();
         wake().begin();
         wake().stop(Waking.StopCause.SMOKE, "");
@@ -219,12 +218,19 @@ public class WakeModelTest {
         assertThat(wake().on()).isTrue();
         model.power(Edit.Power.OFF);
         assertThat(run().stopped()).contains(Waking.StopCause.PERSON);
+        lostLine();
+        ready();
+        wake().begin();
+        shop.close();
+        open();
+        openJob();
+        assertThat(wake().on()).isTrue();
+        assertThat(run().step()).isZero();
+        wake().stop(Waking.StopCause.PERSON, "");
+        assertThat(model.job().power()).contains(Edit.Power.OFF);
     }
 
-    /** A transformer on a wire that goes away: it is said that it has to be switched off by hand, and the run is over. */
-    @Test
-    public void aLostLineStopsTheRun() throws IOException {
-        planned();
+    private void lostLine() throws IOException {
         ready();
         StandInBench bench = StandInBench.usual(() -> clock.instant(), 1);
         try (ScpiServer server = ScpiServer.open(bench.mainsBench(), 0)) {
@@ -238,21 +244,7 @@ public class WakeModelTest {
         wake().next();
         assertThat(run().stopped()).contains(Waking.StopCause.LINK_LOST);
         assertThat(told()).contains("by hand");
-    }
-
-    /** Killed under power, it comes back under power at its step: nobody pretends that it is off. */
-    @Test
-    public void aKilledProgramStillKnowsThatTheSetIsOn() {
-        planned();
-        ready();
-        wake().begin();
-        shop.close();
-        open();
-        openJob();
-        assertThat(wake().on()).isTrue();
-        assertThat(run().step()).isZero();
-        wake().stop(Waking.StopCause.PERSON, "");
-        assertThat(model.job().power()).contains(Edit.Power.OFF);
+        wake().lines().disconnect();
     }
 
     /** Another lamp, another kind, other clips: each makes another plan; none takes the place of one that is being run. */

@@ -49,6 +49,8 @@ public final class MarkPane extends Pane {
         getChildren().setAll(ruler);
         if (getWidth() > 4 * em() && getHeight() > 2 * em()) {
             drawing.marks(getWidth(), getHeight(), em()).forEach(m -> getChildren().add(PlotPane.node(m, ruler.getFont())));
+            // What is added while its parents are laid out is not styled by the pulse that lays them out.
+            applyCss();
         }
     }
 }
