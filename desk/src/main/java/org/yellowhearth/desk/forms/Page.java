@@ -93,6 +93,15 @@ public abstract class Page extends ScrollPane {
         return text(Labels.of(key), "section-title");
     }
 
+    /** What fills its place, and scrolls where large text needs more. */
+    public static ScrollPane tall(Region page) {
+        ScrollPane scroll = new ScrollPane(page);
+        scroll.setFitToWidth(true);
+        scroll.setFitToHeight(true);
+        scroll.getStyleClass().add("page");
+        return scroll;
+    }
+
     /** A sentence that wraps. */
     public static Label text(String text, String... styles) {
         Label label = new Label(text);

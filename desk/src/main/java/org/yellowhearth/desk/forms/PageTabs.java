@@ -5,9 +5,13 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.Consumer;
 
+import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
 import org.yellowhearth.desk.Labels;
 
 /** The tabs of the pages of a stage, which wrap where the window is narrow. */
@@ -38,5 +42,18 @@ public final class PageTabs extends FlowPane {
     /** Marks a page as the one that is shown. */
     public void mark(String page) {
         tabs.get(page).setSelected(true);
+    }
+
+    /** The head of a stage: its title, and these tabs beside it. */
+    public VBox head(String titleKey) {
+        Label title = new Label(Labels.of(titleKey));
+        title.getStyleClass().add("stage-title");
+        title.setMinWidth(USE_PREF_SIZE);
+        HBox.setHgrow(this, Priority.ALWAYS);
+        HBox line = new HBox(title, this);
+        line.getStyleClass().add("stage-line");
+        VBox head = new VBox(line);
+        head.getStyleClass().add("trace-head");
+        return head;
     }
 }

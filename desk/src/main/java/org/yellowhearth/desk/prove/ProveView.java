@@ -4,12 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 
 import javafx.scene.Node;
-import javafx.scene.control.Label;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
@@ -30,16 +25,8 @@ public final class ProveView extends BorderPane {
         pages.put("accuracy", new AccuracyPage(model));
         pages.put("burn", new BurnPage(model));
         pages.put("back", new BackPage(model));
-        Label title = new Label(Labels.of("prove.title"));
-        title.getStyleClass().add("stage-title");
-        title.setMinWidth(USE_PREF_SIZE);
         tabs = new PageTabs(pages.keySet(), "prove.page.", "prove-page-", this::show);
-        HBox.setHgrow(tabs, Priority.ALWAYS);
-        HBox head = new HBox(title, tabs);
-        head.getStyleClass().add("stage-line");
-        VBox top = new VBox(head);
-        top.getStyleClass().add("trace-head");
-        setTop(top);
+        setTop(tabs.head("prove.title"));
         show("chart");
     }
 

@@ -7,14 +7,8 @@ import java.util.Optional;
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.Node;
-import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
-import javafx.scene.layout.VBox;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
@@ -51,23 +45,15 @@ public final class ReformView extends BorderPane {
         PaperTray tray = new PaperTray(model, files, this);
         run = new RunPage(model, tray);
         link = new LinkPage(model);
-        pages.put("run", tall(run));
+        pages.put("run", Page.tall(run));
         pages.put("plan", new PlanPage(model, tray));
         pages.put("hours", new HoursPage(model, files));
-        pages.put("link", tall(link));
+        pages.put("link", Page.tall(link));
         pages.put("quality", new QualityPage(model));
         nothing = new StackPane(Page.text(Labels.of("reform.no-plan"), "quiet"));
         nothing.getStyleClass().add("run-page");
-        Label title = new Label(Labels.of("reform.title"));
-        title.getStyleClass().add("stage-title");
-        title.setMinWidth(USE_PREF_SIZE);
         tabs = new PageTabs(pages.keySet(), "reform.page.", "reform-", this::show);
-        HBox.setHgrow(tabs, Priority.ALWAYS);
-        HBox head = new HBox(title, tabs);
-        head.getStyleClass().add("stage-line");
-        VBox top = new VBox(head);
-        top.getStyleClass().add("trace-head");
-        setTop(top);
+        setTop(tabs.head("reform.title"));
         setLeft(lanes);
         reform.onAlarm(Alarm::sound);
         reform.lanesProperty().addListener((_, _, _) -> again());
@@ -75,15 +61,6 @@ public final class ReformView extends BorderPane {
         model.stageProperty().addListener((_, _, _) -> again());
         reform.momentProperty().addListener((_, _, _) -> tick());
         show("run");
-    }
-
-    /** A page that fills its place, and scrolls where large text needs more. */
-    private static ScrollPane tall(Region page) {
-        ScrollPane scroll = new ScrollPane(page);
-        scroll.setFitToWidth(true);
-        scroll.setFitToHeight(true);
-        scroll.getStyleClass().add("page");
-        return scroll;
     }
 
     private void tick() {

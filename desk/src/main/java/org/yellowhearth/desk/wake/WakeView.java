@@ -5,14 +5,8 @@ import java.util.Map;
 
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.Node;
-import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
-import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Stage;
@@ -34,18 +28,10 @@ public final class WakeView extends BorderPane {
         link = new WakeLinkPage(model);
         pages.put("plan", new RampPage(model));
         pages.put("ready", new ReadyPage(model));
-        pages.put("run", tall(run));
-        pages.put("link", tall(link));
-        Label title = new Label(Labels.of("wake.title"));
-        title.getStyleClass().add("stage-title");
-        title.setMinWidth(USE_PREF_SIZE);
+        pages.put("run", Page.tall(run));
+        pages.put("link", Page.tall(link));
         tabs = new PageTabs(pages.keySet(), "wake.page.", "wake-page-", this::show);
-        HBox.setHgrow(tabs, Priority.ALWAYS);
-        HBox head = new HBox(title, tabs);
-        head.getStyleClass().add("stage-line");
-        VBox top = new VBox(head);
-        top.getStyleClass().add("trace-head");
-        setTop(top);
+        setTop(tabs.head("wake.title"));
         model.wake().onAlarm(Alarm::sound);
         model.wake().runProperty().addListener((_, was, is) -> {
             boolean begun = model.wake().on()
@@ -56,15 +42,6 @@ public final class WakeView extends BorderPane {
         });
         model.reform().momentProperty().addListener((_, _, _) -> tick());
         show("plan");
-    }
-
-    /** A page that fills its place, and scrolls where large text needs more. */
-    private static ScrollPane tall(Region page) {
-        ScrollPane scroll = new ScrollPane(page);
-        scroll.setFitToWidth(true);
-        scroll.setFitToHeight(true);
-        scroll.getStyleClass().add("page");
-        return scroll;
     }
 
     /** Shows a page by its name: plan, ready, run or link. */
