@@ -55,6 +55,10 @@ public class WakeFlowTest extends Window {
         assertThat(job().items(RampPlan.class)).hasSize(1);
     }
 
+    private boolean shown(String id) {
+        return robot.lookup("#" + id).tryQuery().isPresent();
+    }
+
     private void ready() {
         page("ready");
         assertThat(said("ready-gate")).startsWith("Not ready");
@@ -66,14 +70,22 @@ public class WakeFlowTest extends Window {
             model.hearthProperty().get().stores()
                     .forEach(s -> model.happened(new Edit.VoltsMeasured(s.store().id(), 0.1, true)));
         });
+        // So many edits come one after the other: all of them are on the disk before anything is answered.
+        long stores = model.hearthProperty().get().stores().size();
+        until(() -> Checks.blocking(job(), model.now().toInstant()).isEmpty() && job().events().stream()
+                .filter(h -> h.event() instanceof Edit.VoltsMeasured && h.at().equals(clock.instant())).count() >= stores);
         settle();
         pass(1, 1);
         for (Check c : List.copyOf(model.wake().ready())) {
             if (c.blocks() && c.automatic().isEmpty()) {
+                until(() -> shown("so-" + c.code()));
                 click("so-" + c.code());
             } else if (c.blocks()) {
+                until(() -> shown("reason-" + c.code()));
                 fill("reason-" + c.code(), "bridged from outside for this run");
             }
+            until(() -> model.wake().ready().stream().filter(x -> x.code().equals(c.code())).noneMatch(Check::blocks));
+            settle();
         }
         assertThat(said("ready-gate")).startsWith("Ready");
     }
