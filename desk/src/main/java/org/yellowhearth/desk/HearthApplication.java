@@ -23,6 +23,7 @@ import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.ChooserAsk;
+import org.yellowhearth.desk.shell.DesktopNotice;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.theme.Appearance;
@@ -66,6 +67,9 @@ public final class HearthApplication extends Application {
                     new DossierView(desk, files, DossierPdf.usualFolder(folder)));
             stage.setScene(new Scene(shell, WIDTH, HEIGHT));
             CrashReports.tell(desk);
+            DesktopNotice.of(System.getProperty("os.name"), System.getenv().getOrDefault("PATH", ""))
+                    .ifPresent(notice -> desk.agenda().onDue(lines -> notice.show(Labels.of("agenda.notice", lines.size()),
+                            desk.agenda().summary(lines))));
             String demo = getParameters().getNamed().get("demo");
             if (demo == null) {
                 desk.shelf().refresh();

@@ -91,11 +91,11 @@ public record PlanFigures(List<StepFigures> steps, double coulombs, double joule
                 farads * atConstantCurrent / s.limitAmperes() + 5 * s.ohms() * farads);
     }
 
-    /** How long each step is expected to take (s): as the usual one of those played through; without any, its hold. */
-    public List<Double> expectedSeconds(ReformPlan plan) {
-        return rehearsals.isEmpty()
+    /** How long each step of a plan is expected to take (s), played through with the usual history; of tantalum, its hold. */
+    public static List<Double> expectedSeconds(ReformPlan plan, double farads, double ratedVolts) {
+        return plan.school() == ReformPlan.ReformSchool.TANTALUM_SOAK
                 ? plan.steps().stream().map(ReformPlan.Step::holdSeconds).toList()
-                : rehearsals.get(rehearsals.size() / 2).stepSeconds(plan);
+                : rehearse(plan, make(plan, farads, ratedVolts, History.USUAL)).stepSeconds(plan);
     }
 
     /** The least and the most of what it takes (s), where it was played through. */

@@ -39,6 +39,11 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
             return this == RUNNING || this == PROVING;
         }
 
+        /** Whether it is still to be brought up. */
+        public boolean open() {
+            return this == PLANNED || this == PAUSED || this == RUNNING;
+        }
+
         /** Whether it can be switched on (again). */
         public boolean mayBegin() {
             return this == PLANNED || this == PAUSED || this == STOPPED;

@@ -9,8 +9,10 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 import org.yellowhearth.core.fact.BenchHours;
+import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
 
@@ -35,6 +37,7 @@ public record Schedule(List<Sitting> sittings, List<Due> dues, List<PartRef> unp
     private static final double LEAST_SECONDS = 1200;
     /** What a step takes longer after a pause, while the leakage comes down from its rise (common practice: minutes). */
     static final double AGAIN_SECONDS = 600;
+    private static final double LEAST_LEFT = 60;
     private static final int EVERY_ORDER = 7;
     private static final int MOST_EXCHANGES = 300;
 
@@ -53,6 +56,27 @@ public record Schedule(List<Sitting> sittings, List<Due> dues, List<PartRef> unp
             if (stepSeconds.isEmpty() || stepSeconds.stream().anyMatch(s -> !(s >= 0 && s < 1e9))) {
                 throw new IllegalArgumentException("no work: steps of " + stepSeconds + " s for " + part);
             }
+        }
+
+        /**
+         * What is left of a run.
+         *
+         * @param expected how long each step of its plan is expected to take
+         * @param judgement what is thought of the run now; its forecast goes before what was expected
+         * @param now by the clock that the run goes by
+         */
+        public static Work of(ReformRun run, List<Double> expected, Optional<Judgement> judgement, Instant now) {
+            List<Double> left = new ArrayList<>(expected.subList(run.step(), expected.size()));
+            boolean on = run.phase().on();
+            if (on) {
+                double held = ReformRun.seconds(run.since().orElse(now), now);
+                OptionalDouble median = judgement.flatMap(Judgement::forecast).map(Forecast::median)
+                        .orElse(OptionalDouble.empty());
+                double whole = run.met() ? 0 : median.orElse(left.getFirst());
+                left.set(0, Math.max(LEAST_LEFT, Math.max(whole, run.now().holdSeconds()) - held));
+            }
+            return new Work(run.plan().part(), left, run.step(), run.now().limitAmperes(), on,
+                    run.plan().school() == ReformPlan.ReformSchool.OVERNIGHT);
         }
 
         double seconds() {

@@ -17,6 +17,7 @@ import org.yellowhearth.desk.Labels;
 /** The tabs of the pages of a stage, which wrap where the window is narrow. */
 public final class PageTabs extends FlowPane {
     private final Map<String, ToggleButton> tabs = new LinkedHashMap<>();
+    private final String labels;
 
     /**
      * A tab for each page.
@@ -26,6 +27,7 @@ public final class PageTabs extends FlowPane {
      * @param asked what happens when a page is asked for
      */
     public PageTabs(Collection<String> pages, String labels, String ids, Consumer<String> asked) {
+        this.labels = labels;
         getStyleClass().add("page-tabs");
         ToggleGroup group = new ToggleGroup();
         for (String page : pages) {
@@ -42,6 +44,11 @@ public final class PageTabs extends FlowPane {
     /** Marks a page as the one that is shown. */
     public void mark(String page) {
         tabs.get(page).setSelected(true);
+    }
+
+    /** Says on a tab how many things wait there; none is not said. */
+    public void count(String page, long waiting) {
+        tabs.get(page).setText(Labels.of(labels + page) + (waiting > 0 ? "  " + waiting : ""));
     }
 
     /** The head of a stage: its title, and these tabs beside it. */

@@ -73,6 +73,7 @@ public final class DeskModel {
     private final RenewModel renew;
     private final WakeModel wake;
     private final ProveModel prove;
+    private final AgendaModel agenda;
     private boolean keeping;
     private final AtomicInteger ids = new AtomicInteger();
 
@@ -96,6 +97,7 @@ public final class DeskModel {
         this.renew = new RenewModel(this);
         this.wake = new WakeModel(this);
         this.prove = new ProveModel(this);
+        this.agenda = new AgendaModel(this, shop);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -177,6 +179,10 @@ public final class DeskModel {
         return prove;
     }
 
+    public AgendaModel agenda() {
+        return agenda;
+    }
+
     public InstrumentsModel instruments() {
         return instruments;
     }
@@ -210,6 +216,15 @@ public final class DeskModel {
     /** Opens a job of the shelf at the stage where the work is. */
     public void openJob(String id) {
         shelf.open(id, this::show);
+    }
+
+    /** Opens a job at a stage, with a part chosen where there is one. */
+    public void openJob(String id, Stage at, Optional<PartRef> part) {
+        shelf.open(id, job -> {
+            show(job);
+            stage.set(at);
+            part.filter(ref -> job.assessment(ref).isPresent()).ifPresent(ref -> chosen.set(Optional.of(ref)));
+        });
     }
 
     /** A set arrives: a new job with a name on its plate. */

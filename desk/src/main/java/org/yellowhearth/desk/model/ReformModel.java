@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -226,6 +227,12 @@ public final class ReformModel {
     /** The moment by the clock that the run goes by. */
     Instant now(ReformRun run) {
         return byBench(run) ? ReformRun.benchTime(benchNow.getAsDouble()) : model.now().toInstant();
+    }
+
+    /** The moment by the clock of each run that goes by another than the wall's. */
+    Map<ReformPlan, Instant> clocks() {
+        return lanes.get().stream().flatMap(l -> l.run().stream()).filter(this::byBench)
+                .collect(Collectors.toMap(ReformRun::plan, this::now));
     }
 
     private CapacitorKind kind(Capacitor c) {

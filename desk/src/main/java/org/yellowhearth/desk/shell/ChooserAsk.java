@@ -45,6 +45,13 @@ public final class ChooserAsk implements FileAsk {
     }
 
     @Override
+    public Optional<Path> calendar() {
+        FileChooser chooser = new FileChooser();
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("iCalendar", "*.ics", "*.ICS"));
+        return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+    }
+
+    @Override
     public Optional<Path> newList(String suggestedName) {
         return saved("CSV", "*.csv", suggestedName);
     }

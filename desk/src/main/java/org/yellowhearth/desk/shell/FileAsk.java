@@ -21,6 +21,11 @@ public interface FileAsk {
         return Optional.empty();
     }
 
+    /** A calendar to bring in; none when the person thinks better of it. */
+    default Optional<Path> calendar() {
+        return Optional.empty();
+    }
+
     /** Where to write a list of parts. */
     default Optional<Path> newList(String suggestedName) {
         return Optional.empty();

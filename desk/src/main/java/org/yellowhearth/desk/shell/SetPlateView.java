@@ -10,6 +10,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.yellowhearth.core.agenda.Agenda;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.safety.HearthReading;
@@ -39,7 +40,10 @@ final class SetPlateView extends HBox {
     /** Says beside the hearth what is under voltage on the bench: the hearth speaks of the set alone. */
     private final Button live = new Button();
 
-    SetPlateView(DeskModel model) {
+    /** Says how much of the whole shop is due; it leads to the agenda. */
+    private final Button due = new Button();
+
+    SetPlateView(DeskModel model, Runnable toAgenda) {
         this.model = model;
         getStyleClass().add("set-plate");
         name.getStyleClass().add("plate-name");
@@ -81,9 +85,24 @@ final class SetPlateView extends HBox {
         live.managedProperty().bind(live.visibleProperty());
         live.setVisible(false);
         model.reform().lanesProperty().addListener((_, _, _) -> lanes());
-        getChildren().addAll(shop, name, facts, gap, live, hearth);
+        due.setId("plate-due");
+        due.getStyleClass().add("plate-button");
+        due.setMinWidth(Region.USE_PREF_SIZE);
+        due.setOnAction(_ -> toAgenda.run());
+        due.managedProperty().bind(due.visibleProperty());
+        due.setVisible(false);
+        model.agenda().agendaProperty().addListener((_, _, now) -> due(now.map(Agenda::overdue).orElse(0L)));
+        getChildren().addAll(shop, name, facts, gap, due, live, hearth);
         model.openProperty().addListener((_, _, open) -> open.ifPresent(o -> show(o.job())));
         model.hearthProperty().addListener((_, _, now) -> show(now));
+    }
+
+    private void due(long count) {
+        due.setText(Labels.of("plate.due", count));
+        if (due.isVisible() == (count == 0)) {
+            due.setVisible(count > 0);
+            Platform.runLater(this::fit);
+        }
     }
 
     private void lanes() {

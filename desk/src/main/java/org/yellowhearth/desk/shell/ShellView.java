@@ -91,7 +91,7 @@ public final class ShellView extends StackPane {
         sight.widthProperty().bind(bench.widthProperty());
         sight.heightProperty().bind(bench.heightProperty());
         bench.setClip(sight);
-        job.setTop(new SetPlateView(model));
+        job.setTop(new SetPlateView(model, this::toAgenda));
         job.setLeft(path(model));
         job.setCenter(bench);
         job.setRight(reasons);
@@ -103,6 +103,7 @@ public final class ShellView extends StackPane {
             model.tick();
             model.reform().poll();
             model.wake().poll();
+            model.agenda().poll();
         }));
         heartbeat.setCycleCount(Animation.INDEFINITE);
         sceneProperty().addListener((_, _, scene) -> {
@@ -176,6 +177,16 @@ public final class ShellView extends StackPane {
         Stage stage = model.stageProperty().get();
         boolean judged = stage == Stage.CENSUS || stage == Stage.ASSESS;
         job.setRight(judged && model.reasonsShownProperty().get() ? reasons : null);
+    }
+
+    /** Shows a page of the shop by its name. */
+    public void showShop(String page) {
+        shop.show(page);
+    }
+
+    private void toAgenda() {
+        shop.show("agenda");
+        model.toShop();
     }
 
     /** Shows a page of Arrival by its name. */
@@ -253,6 +264,7 @@ public final class ShellView extends StackPane {
             case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7, DIGIT8, DIGIT9 ->
                 model.stageProperty().set(List.of(Stage.values()).get(e.getCode().getCode() - KeyCode.DIGIT1.getCode()));
             case DIGIT0 -> model.stageProperty().set(Stage.DOSSIER);
+            case G -> toAgenda();
             case HOME -> {
                 if (inJob) {
                     model.toShop();

@@ -2,7 +2,11 @@ package org.yellowhearth.desk.shop;
 
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -17,6 +21,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.yellowhearth.core.agenda.Agenda;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.SetPlate;
@@ -39,6 +44,8 @@ public final class ShopView extends BorderPane {
     private final DeskModel model;
     private final ListView<OpenJob> shelf = new ListView<>();
     private final TextField name = new TextField();
+    private final PageTabs tabs;
+    private final Consumer<String> show;
 
     /** A view of the model's shelf. */
     public ShopView(DeskModel model, FileAsk files, Appearance appearance, Runnable showSheet) {
@@ -77,9 +84,15 @@ public final class ShopView extends BorderPane {
         title.getStyleClass().add("stage-title");
         ScrollPane drawer = DrawerPane.scrolling(model, files);
         StackPane place = new StackPane(shelf);
-        PageTabs tabs = new PageTabs(List.of("shelf", "drawer"), "shop.page.", "shop-",
-                page -> place.getChildren().setAll(page.equals("shelf") ? shelf : drawer));
+        AgendaPane agenda = new AgendaPane(model, files);
+        Map<String, Node> pages = new LinkedHashMap<>();
+        pages.put("shelf", shelf);
+        pages.put("agenda", agenda);
+        pages.put("drawer", drawer);
+        show = page -> place.getChildren().setAll(pages.get(page));
+        tabs = new PageTabs(pages.keySet(), "shop.page.", "shop-", show);
         tabs.mark("shelf");
+        model.agenda().agendaProperty().addListener((_, _, now) -> tabs.count("agenda", now.map(Agenda::pressing).orElse(0L)));
         HBox line = new HBox(title, tabs);
         line.getStyleClass().add("stage-line");
         VBox middle = new VBox(line, place);
@@ -91,6 +104,12 @@ public final class ShopView extends BorderPane {
         caution.getStyleClass().add("shop-caution");
         setBottom(caution);
         model.shelf().jobsProperty().addListener((_, _, jobs) -> fill(jobs));
+    }
+
+    /** Shows shelf, agenda or drawer. */
+    public void show(String page) {
+        tabs.mark(page);
+        show.accept(page);
     }
 
     private static Button plateButton(String label, String id, Runnable action) {

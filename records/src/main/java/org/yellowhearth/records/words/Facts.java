@@ -12,6 +12,8 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import org.yellowhearth.core.fact.AccuracyTest;
+import org.yellowhearth.core.fact.Adjustment;
+import org.yellowhearth.core.fact.AgendaMark;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.BenchTask;
 import org.yellowhearth.core.fact.Build;
@@ -27,6 +29,7 @@ import org.yellowhearth.core.fact.EstimateLine;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.GridCircuit;
+import org.yellowhearth.core.fact.HeadroomReading;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LimitChange;
@@ -34,11 +37,13 @@ import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.Overrule;
+import org.yellowhearth.core.fact.OwnTask;
 import org.yellowhearth.core.fact.Paper;
 import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Place;
+import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.RectifierSwap;
@@ -76,6 +81,8 @@ import org.yellowhearth.records.json.RecordJson;
 /** Puts aspects and items into words. */
 final class Facts {
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
+
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
     private final Words words;
 
@@ -194,6 +201,19 @@ final class Facts {
                     .collect(Collectors.joining(", ")), b.note());
             case CalibrationHold c -> List.of(c.what(), c.hours().isPresent() ? number(c.hours().getAsDouble()) + " h" : "",
                     c.settled() ? "done" : "");
+            case OwnTask t -> List.of(words.word(t.kind()), t.what(), t.at().map(at -> t.wholeDay()
+                    ? DAY.format(at)
+                    : MOMENT.format(at)).orElse(""), t.done() ? "done" : "");
+            case AgendaMark m -> List.of(m.until().map(u -> "not before " + MOMENT.format(u.atZone(ZoneId.systemDefault())))
+                    .orElse(""), m.done() ? "done" : "");
+            case Adjustment a ->
+                List.of(words.word(a.kind()), a.point(), number(a.target()) + " ± " + number(a.tolerance()) + " " + a.unit(),
+                        a.turns().isEmpty() ? "" : "now " + number(a.turns().getLast().after()) + " " + a.unit());
+            case HeadroomReading h ->
+                List.of(h.regulator(), Quantity.volts(h.inputVolts()) + " in", Quantity.volts(h.ripple()) + " ripple",
+                        Quantity.volts(h.outputVolts()) + " out");
+            case ProofFigure f ->
+                List.of(words.word(f.measurand()), f.how(), text(f.before()) + " → " + text(f.after()) + " " + f.unit());
             case SupplySection s -> supply(s);
             case SupplyEvidence e -> evidence(e);
         });

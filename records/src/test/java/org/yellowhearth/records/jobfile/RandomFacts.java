@@ -10,6 +10,8 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Random;
 import org.yellowhearth.core.fact.AccuracyTest;
+import org.yellowhearth.core.fact.Adjustment;
+import org.yellowhearth.core.fact.AgendaMark;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Bench;
 import org.yellowhearth.core.fact.BenchHours;
@@ -26,15 +28,18 @@ import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
 import org.yellowhearth.core.fact.Feature;
 import org.yellowhearth.core.fact.FunctionCheck;
+import org.yellowhearth.core.fact.HeadroomReading;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Observation;
+import org.yellowhearth.core.fact.OwnTask;
 import org.yellowhearth.core.fact.Paper;
 import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
+import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.SupplyBridge;
@@ -163,7 +168,7 @@ final class RandomFacts {
     }
 
     private static Item proof(String id, Random r) {
-        return switch (r.nextInt(6)) {
+        return switch (r.nextInt(11)) {
             case 0 -> new FunctionCheck(id, "Sound", "Volume", one(r, FunctionCheck.FunctionOutcome.values()), "");
             case 1 -> new LoadTest(id, "HT", List.of(new LoadTest.Loaded(0, 300, maybe(r, 200, 250)),
                     new LoadTest.Loaded(0.1, 280 - r.nextInt(20), maybe(r, 200, 250))));
@@ -174,6 +179,16 @@ final class RandomFacts {
                     one(r, BurnIn.BurnEnd.values()), "as it happened");
             case 4 -> new BurnReading(id, "i3", AT.plusSeconds(r.nextInt(9999)),
                     List.of(new BurnReading.BurnShown("HT", 200 + r.nextInt(99))), r.nextBoolean() ? "" : "a crackle");
+            case 5 -> new OwnTask(id, one(r, OwnTask.TaskKind.values()), "Telephone about the knobs",
+                    r.nextBoolean() ? Optional.of(LocalDateTime.of(2027, 3, 28, 2, 30)) : Optional.empty(), false,
+                    r.nextBoolean());
+            case 6 -> new AgendaMark(id, r.nextBoolean() ? Optional.of(AT) : Optional.empty(), r.nextBoolean());
+            case 7 -> new Adjustment(id, one(r, Adjustment.Adjusted.values()), "bias", "V", -20 - r.nextInt(9), 0.5,
+                    maybe(r, -15, -10), "R41", List.of(new Adjustment.Turn(AT, -10, -20, maybe(r, -3, 3), r.nextBoolean(), "")));
+            case 8 -> new HeadroomReading(id, AT, "Q1", 20 + r.nextInt(9), r.nextInt(3), 15, maybe(r, 200, 250));
+            case 9 ->
+                new ProofFigure(id, one(r, ProofFigure.Measurand.values()), "1 kHz, 4 Ω", "W", OptionalDouble.of(r.nextInt(9)),
+                        maybe(r, 1, 9), maybe(r, 1, 9));
             default -> r.nextBoolean()
                     ? new CalibrationHold(id, "warm-up", Optional.of(AT), OptionalDouble.of(8), r.nextBoolean())
                     : new CalibrationHold(id, "crystal", Optional.empty(), OptionalDouble.empty(), r.nextBoolean());

@@ -17,6 +17,11 @@ import java.util.TreeSet;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.agenda.Agenda;
+import org.yellowhearth.core.agenda.AgendaWords;
+import org.yellowhearth.core.agenda.ClockWatch;
+import org.yellowhearth.core.agenda.DueSource;
+import org.yellowhearth.core.agenda.Later;
 import org.yellowhearth.core.arrival.Ages;
 import org.yellowhearth.core.arrival.Estimate;
 import org.yellowhearth.core.arrival.MainsFit;
@@ -28,6 +33,7 @@ import org.yellowhearth.core.benchline.BenchWords;
 import org.yellowhearth.core.census.CensusWords;
 import org.yellowhearth.core.census.Colour;
 import org.yellowhearth.core.census.ColourCode;
+import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.BenchTask;
 import org.yellowhearth.core.fact.Build;
@@ -44,9 +50,11 @@ import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Observation;
+import org.yellowhearth.core.fact.OwnTask;
 import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Place;
+import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.ReformPlan;
@@ -148,7 +156,7 @@ public class WordsTest {
                 Caution.CautionWords.values(), MainsFit.MainsWords.values(), Estimate.EstimateWords.values(),
                 Check.CheckWords.values(), Gate.GateWords.values(),
                 ColourCode.ColourWords.values(), TraceWords.values(), ReformWords.values(), WakeWords.values(),
-                ProveWords.values(),
+                ProveWords.values(), AgendaWords.values(),
                 StoryWords.values())
                 .flatMap(Stream::of);
     }
@@ -159,7 +167,9 @@ public class WordsTest {
                 Role.Duty.values(),
                 Polarity.values(), Family.values(), Source.Standing.values(), LimitProfile.values(), SetPlate.Kind.values(),
                 SetPlate.Technology.values(), SetPlate.Chassis.values(), SetPlate.Purpose.values(), SetPlate.Dialect.values(),
-                Edit.Power.values(), HearthState.values(), Caution.Level.values(), Policy.WhenToRenew.values(),
+                Edit.Power.values(), HearthState.values(), OwnTask.TaskKind.values(), DueSource.values(), Agenda.Bucket.values(),
+                Later.values(), ClockWatch.Jump.values(), Adjustment.Adjusted.values(), ProofFigure.Measurand.values(),
+                Caution.Level.values(), Policy.WhenToRenew.values(),
                 Policy.VoltageRating.values(), Policy.CapacitanceChoice.values(), Policy.OldElectrolytics.values(),
                 Policy.Appearance.values(), Policy.Tantalum.values(), Policy.Rectifiers.values(), Policy.Paper.values(),
                 Policy.Profile.values(), Feature.values(), Symptom.values(), Phase.values(), Build.Pole.values(),
