@@ -30,6 +30,7 @@ import javax.imageio.ImageIO;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Choice.Whence;
+import org.yellowhearth.core.fact.OwnTask;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Policy;
@@ -37,11 +38,9 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
-import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.theme.Appearance;
@@ -190,11 +189,6 @@ public final class Shots extends Application {
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-suspects")).fire());
         steps.add(() -> model.trace().suspect());
         shot("trace-suspects");
-        steps.add(() -> ((ToggleButton) shell.lookup("#trace-margins")).fire());
-        steps.add(() -> model.trace().attempt(new Knob("C16a", Knob.Which.CAPACITANCE), 47e-6));
-        steps.add(() -> model.trace().margins());
-        wait(WARM_UP);
-        shot("trace-margins");
     }
 
     /** The reservoir chosen, the drawer matched to the rest, and the sheet to work from. */
@@ -278,6 +272,28 @@ public final class Shots extends Application {
         steps.add(() -> model.reform().poll());
         wait(2);
         shot("prove");
+        agenda();
+    }
+
+    /** What is due across the shop, with tasks of somebody's own. */
+    private void agenda() {
+        steps.add(() -> model.prove().hold("oven of the reference", OptionalDouble.of(8)));
+        steps.add(() -> {
+            shell.showShop("agenda");
+            model.toShop();
+        });
+        wait(2);
+        steps.add(() -> model.agenda().add(id("Brindlecote"), OwnTask.TaskKind.CALL,
+                "Ask the curator whether the knobs may be polished",
+                "tomorrow 14:30"));
+        steps.add(() -> model.agenda().add(id("Tarrowmere"), OwnTask.TaskKind.PARTS, "Valves from the estate sale", "fri"));
+        wait(3);
+        shot("agenda");
+    }
+
+    private String id(String name) {
+        return model.shelf().jobsProperty().get().stream().filter(j -> j.job().plate().name().startsWith(name)).findFirst()
+                .orElseThrow().id();
     }
 
     /** One can on the stand-in, judged by modern limits: the plan, the run with its forecast, the line. */
@@ -317,9 +333,7 @@ public final class Shots extends Application {
     }
 
     private void open(String name) {
-        OpenJob job = model.shelf().jobsProperty().get().stream().filter(j -> j.job().plate().name().startsWith(name)).findFirst()
-                .orElseThrow();
-        model.openJob(job.id());
+        model.openJob(id(name));
     }
 
     private void choose(String ref) {

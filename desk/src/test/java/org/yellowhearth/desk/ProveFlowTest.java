@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -20,12 +21,14 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.AccuracyTest;
+import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.BurnReading;
 import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyTarget;
+import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.desk.model.Stage;
 
 /** Prove in the real window: chart, loads, functions, accuracy, a burn-in over two days, and what stands against handing back. */
@@ -132,7 +135,55 @@ public class ProveFlowTest extends Window {
         type("applied-" + id, "10");
         type("shown-" + id, "10.3");
         click("point-" + id);
+        click("references-compare");
+        assertThat(model.background().noticeProperty().get().text()).contains("Both readings");
+        for (String[] typed : new String[][]{{"first", "10.000"}, {"first-within", "0.01"}, {"second", "10.03"},
+                {"second-within", "0.01"}}) {
+            type("references-" + typed[0], typed[1]);
+        }
+        click("references-compare");
+        // 0.03 over the root of two hundredths squared.
+        assertThat(said("references-said")).contains("2.12 times", "neither is proven");
         assertThat(all("prove-ranges", VBox.class)).contains("+3.00 %", "+1.00 %", "✓ within", "Residual 0.3 V");
+    }
+
+    /** A bias is set under power: what is left to turn, too long out of its tolerance, at its target, printed. */
+    @Test
+    public void aBiasIsSetToItsTarget() {
+        prove();
+        page("adjust");
+        type("adjust-point", "V5 grid");
+        type("adjust-target", "-8");
+        type("adjust-tolerance", "0.2");
+        type("adjust-harmful", "-4");
+        type("adjust-control", "R41, right is safe");
+        click("adjust-add");
+        String id = job().items(Adjustment.class).getFirst().id();
+        assertThat(all("adjust-cards", VBox.class)).contains("target -8 ± 0.2 V, harm from -4 V", "not tried", "insulated clips");
+        robot.interact(() -> {
+            model.power(Edit.Power.LIT);
+            model.gateProperty().get().ifPresent(g -> g.goOn().accept("to set the bias"));
+        });
+        settle();
+        type("turn-before-" + id, "-6");
+        type("turn-after-" + id, "-7");
+        type("turn-count-" + id, "0.5");
+        click("turn-keep-" + id);
+        assertThat(all("adjust-cards", VBox.class)).contains("out of its tolerance", "About 0.5 turns to the right");
+        pass(0.05);
+        type("turn-after-" + id, "-7.1");
+        click("turn-keep-" + id);
+        assertThat(all("adjust-cards", VBox.class)).contains("switch off, let it rest");
+        robot.interact(() -> find("turn-loaded-" + id, CheckBox.class).setSelected(true));
+        type("turn-after-" + id, "-8.1");
+        click("turn-keep-" + id);
+        assertThat(all("adjust-cards", VBox.class)).contains("✓ now -8.1 V: at its target").doesNotContain("switch off");
+        type("figure-how", "1 kHz, 4 Ω");
+        type("figure-unit", "W");
+        type("figure-after", "1.5");
+        type("figure-bound", "2");
+        click("figure-keep");
+        assertThat(all("proof-figures", VBox.class)).contains("1.5 W  (promised 2)", "misses what is promised");
     }
 
     /** Two days on a moved clock: asked for, read, something odd told, passed; killed and opened again in between. */

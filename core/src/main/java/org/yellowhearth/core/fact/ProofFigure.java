@@ -34,4 +34,11 @@ public record ProofFigure(String id, Measurand measurand, String how, String uni
         Checked.within("the figure after", after, -1e9, 1e9);
         Checked.within("what is promised", bound, -1e9, 1e9);
     }
+
+    /** Whether what is promised is missed. */
+    public boolean beyond() {
+        return bound.isPresent() && after.isPresent() && (measurand.lessIsBetter()
+                ? after.getAsDouble() > bound.getAsDouble()
+                : after.getAsDouble() < bound.getAsDouble());
+    }
 }

@@ -24,6 +24,9 @@ public record SupplyRegulator(String id, String name, Optional<PartRef> part, Ki
         double volts, OptionalDouble dropoutVolts, OptionalDouble outOhms, String tracks, OptionalDouble tracksVolts,
         Optional<PartRef> driver, Optional<PartRef> reference, Optional<PartRef> compensation, OptionalDouble kelvinPerWatt,
         OptionalDouble mostCelsius) implements SupplySection {
+    /** What a three-terminal regulator needs across it, where nobody says (V). */
+    public static final double USUAL_DROPOUT_VOLTS = 2;
+
     /** A regulator whose inside is not described. */
     public SupplyRegulator(String id, String name, Optional<PartRef> part, Kind kind, String from, String to, boolean negative,
             double volts, OptionalDouble dropoutVolts, OptionalDouble outOhms, String tracks, OptionalDouble tracksVolts) {

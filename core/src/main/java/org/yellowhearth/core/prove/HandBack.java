@@ -9,14 +9,17 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 import org.yellowhearth.core.fact.AccuracyTest;
+import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.CalibrationHold;
 import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.FunctionCheck.FunctionOutcome;
 import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LoadTest;
+import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.prove.Accuracy.AccuracyVerdict;
 import org.yellowhearth.core.prove.VoltageChart.ChartVerdict;
@@ -41,6 +44,9 @@ public final class HandBack {
                 .forEach(j -> h.add(j.place(), Message.of(ProveWords.OPEN_JUMPER), true));
         h.power();
         h.chart(chart);
+        h.adjustments(now);
+        h.headroom();
+        h.figures();
         h.loads();
         h.functions();
         h.accuracy(now);
@@ -68,6 +74,38 @@ public final class HandBack {
                 add(l.target().point(), Message.of(ProveWords.OPEN_CHART_UNREAD), false);
             }
         });
+    }
+
+    private void adjustments(Instant now) {
+        job.items(Adjustment.class).forEach(a -> {
+            switch (Adjusting.of(a, job.events(), now).state()) {
+                case WITHIN -> {
+                    // Set.
+                }
+                case UNTRIED -> add(a.point(), Message.of(ProveWords.OPEN_ADJUST_UNTRIED), false);
+                case WITHOUT_LOAD -> add(a.point(), Message.of(ProveWords.OPEN_ADJUST_UNLOADED), true);
+                case OUT, HARMFUL -> add(a.point(), Message.of(ProveWords.OPEN_ADJUST), true);
+            }
+        });
+    }
+
+    /** The newest reading of each regulator. */
+    private void headroom() {
+        double nominal = job.plate().mains().map(SetPlate.Mains::volts).orElse(HeadroomCheck.USUAL_MAINS);
+        HeadroomCheck.newest(job, nominal, List.of()).forEach(c -> {
+            switch (c.state()) {
+                case ENOUGH -> {
+                    // Enough.
+                }
+                case TIGHT -> add(c.reading().regulator(), Message.of(ProveWords.OPEN_HEADROOM_TIGHT), false);
+                case DIPS -> add(c.reading().regulator(), Message.of(ProveWords.OPEN_HEADROOM), true);
+            }
+        });
+    }
+
+    private void figures() {
+        job.items(ProofFigure.class).stream().filter(ProofFigure::beyond)
+                .forEach(f -> add(f.how(), Message.of(ProveWords.OPEN_FIGURE, f.measurand().term()), false));
     }
 
     /** A rail that was tried without load only. */

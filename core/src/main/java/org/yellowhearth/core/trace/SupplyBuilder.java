@@ -48,7 +48,6 @@ final class SupplyBuilder {
     private static final double USUAL_DROP_VOLTS = 20;
     private static final double USUAL_DROP_AMPERES = 0.1;
     private static final double USUAL_ARC_VOLTS = 15;
-    private static final double USUAL_DROPOUT_VOLTS = 2;
     private static final double USUAL_OUT_OHMS = 0.05;
     private static final double USUAL_ZENER_OHMS = 20;
     private static final double PASS_OHMS = 0.5;
@@ -332,7 +331,8 @@ final class SupplyBuilder {
                     r.negative()));
             return;
         }
-        double dropout = known.typedOr(Wanted.of(r.id(), r.name(), Which.DROPOUT), r.dropoutVolts(), USUAL_DROPOUT_VOLTS);
+        double dropout = known.typedOr(Wanted.of(r.id(), r.name(), Which.DROPOUT), r.dropoutVolts(),
+                SupplyRegulator.USUAL_DROPOUT_VOLTS);
         double out = known.typedOr(Wanted.of(r.id(), r.name(), Which.OUTPUT_RESISTANCE), r.outOhms(), USUAL_OUT_OHMS);
         Optional<Section.Regulate.Tracked> tracked = r.tracks().isEmpty()
                 ? Optional.empty()

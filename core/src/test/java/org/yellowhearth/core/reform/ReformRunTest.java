@@ -157,7 +157,7 @@ public class ReformRunTest {
     public void noOutputStaysOnAfterAStop() {
         int stopped = 0;
         int done = 0;
-        int count = Boolean.getBoolean("long.tests") ? 500 : 60;
+        int count = Boolean.getBoolean("hearth.long") ? 500 : 60;
         for (int k = 0; k < count; k++) {
             Random random = new Random(31L * k + 5);
             FormingCapacitor.Make make = TrialDecay.someCapacitor(random);

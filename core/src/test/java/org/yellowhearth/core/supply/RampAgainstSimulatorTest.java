@@ -28,7 +28,7 @@ public class RampAgainstSimulatorTest {
 
     @DataProvider
     public Object[][] steps() {
-        boolean all = Boolean.getBoolean("long.tests");
+        boolean all = Boolean.getBoolean("hearth.long");
         List<Object[]> steps = new ArrayList<>();
         for (Reference r : ReferenceSupplies.all()) {
             if (r.name().matches(all ? ALL : QUICK)) {

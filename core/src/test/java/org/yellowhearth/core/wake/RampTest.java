@@ -145,7 +145,7 @@ public class RampTest {
     @Test
     public void soundSetsPassAndGraveFaultsAreStoppedBeforeFullLine() {
         Random random = new Random(29);
-        int each = Boolean.getBoolean("long.tests") ? 25 : 5;
+        int each = Boolean.getBoolean("hearth.long") ? 25 : 5;
         int sound = 0;
         int faults = 0;
         int stopped = 0;

@@ -14,24 +14,32 @@ import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.yellowhearth.core.fact.AccuracyTest;
+import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.BurnReading;
 import org.yellowhearth.core.fact.CalibrationHold;
 import org.yellowhearth.core.fact.FunctionCheck;
+import org.yellowhearth.core.fact.HeadroomReading;
 import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.OfPart;
+import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.prove.Adjusting;
 import org.yellowhearth.core.prove.BurnWatch;
 import org.yellowhearth.core.prove.FunctionList;
 import org.yellowhearth.core.prove.HandBack;
+import org.yellowhearth.core.prove.HeadroomCheck;
 import org.yellowhearth.core.prove.ProveWords;
 import org.yellowhearth.core.prove.VoltageChart;
 import org.yellowhearth.core.renew.SignOff;
+import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.Headroom;
 import org.yellowhearth.core.wake.RampPlanner;
 import org.yellowhearth.desk.Labels;
 
@@ -43,6 +51,7 @@ public final class ProveModel {
     private final DeskModel model;
     private final LongWork charting;
     private final ReadOnlyObjectWrapper<VoltageChart> chart = new ReadOnlyObjectWrapper<>(new VoltageChart(List.of()));
+    private final ReadOnlyObjectWrapper<List<Headroom>> headroom = new ReadOnlyObjectWrapper<>(List.of());
     private List<?> of = List.of();
 
     ProveModel(DeskModel model) {
@@ -77,9 +86,11 @@ public final class ProveModel {
         of = now;
         OptionalDouble age = job.plate().age(Year.of(model.now().getYear()));
         charting.start((_, show) -> {
-            VoltageChart made = VoltageChart.of(job,
-                    RampPlanner.bare(job, model.knowledge(), age, _ -> USUAL_CHANCE).map(RampPlanner.Bare::supply));
+            Optional<Supply> set = RampPlanner.bare(job, model.knowledge(), age, _ -> USUAL_CHANCE).map(RampPlanner.Bare::supply);
+            VoltageChart made = VoltageChart.of(job, set);
             show.accept(() -> chart.set(made));
+            List<Headroom> spare = set.map(Headroom::of).orElse(List.of());
+            show.accept(() -> headroom.set(spare));
         });
     }
 
@@ -111,11 +122,75 @@ public final class ProveModel {
     }
 
     /** What a meter shows at a point now. */
-    public boolean read(String point, SupplyReading.Kind kind, OptionalDouble volts, OptionalDouble line, OptionalDouble meter) {
+    public boolean read(String point, SupplyReading.Kind kind, OptionalDouble volts, OptionalDouble line, OptionalDouble meter,
+            SupplyReading.State state, String settings) {
         return model.made(() -> model.put(new SupplyReading(model.newId(), now(), point.strip(), kind,
                 needed(volts, "prove.volts"),
-                line, meter, OptionalDouble.empty(), SupplyReading.State.UNSTATED, OptionalDouble.empty(), "", "", List.of(),
+                line, meter, OptionalDouble.empty(), state, OptionalDouble.empty(), settings.strip(), "", List.of(),
                 OptionalDouble.empty())));
+    }
+
+    // --- adjustments ---------------------------------------------------------------------------------------------------------
+
+    /** What is set to a target, as it stands now. */
+    public List<Adjusting> adjustments() {
+        return job().items(Adjustment.class).stream().map(a -> Adjusting.of(a, job().events(), now())).toList();
+    }
+
+    /** Adds what the supply says is set by a control. */
+    public void proposeAdjustments() {
+        List<Adjustment> more = Adjusting.proposed(job());
+        if (more.isEmpty()) {
+            model.tell(Labels.of("prove.adjust.nothing"), false);
+        } else {
+            model.putAll(more);
+        }
+    }
+
+    /** One thing more that is set to a target. */
+    public boolean adjustment(Adjustment.Adjusted kind, String point, String unit, OptionalDouble target,
+            OptionalDouble tolerance,
+            OptionalDouble harmful, String control) {
+        return model.made(() -> model.put(new Adjustment(model.newId(), kind, point.strip(),
+                unit.strip().isEmpty() ? "V" : unit.strip(),
+                needed(target, "prove.adjust.target"), needed(tolerance, "prove.adjust.tolerance"), harmful, control.strip(),
+                List.of())));
+    }
+
+    /** A turn of the control, or a look: without a figure before, it was what stood there last. */
+    public boolean turned(Adjustment a, OptionalDouble before, OptionalDouble after, OptionalDouble count, boolean loaded,
+            String note) {
+        return model.made(() -> {
+            double is = needed(after, "prove.adjust.after");
+            double was = before.orElse(a.turns().isEmpty() ? is : a.turns().getLast().after());
+            model.put(a.turned(new Adjustment.Turn(now(), was, is, count, loaded, note.strip())));
+        });
+    }
+
+    /** What regulators have to spare, measured and computed. */
+    public List<HeadroomCheck> headroom() {
+        double nominal = job().plate().mains().map(SetPlate.Mains::volts).orElse(HeadroomCheck.USUAL_MAINS);
+        return HeadroomCheck.newest(job(), nominal, headroom.get());
+    }
+
+    /** What the model has to spare in each regulator; nothing before it was worked out. */
+    public ReadOnlyObjectProperty<List<Headroom>> computedHeadroomProperty() {
+        return headroom.getReadOnlyProperty();
+    }
+
+    /** A regulator's input, ripple and output as a meter and an oscilloscope show them. */
+    public boolean headroom(String regulator, OptionalDouble input, OptionalDouble ripple, OptionalDouble output,
+            OptionalDouble line) {
+        return model.made(() -> model.put(new HeadroomReading(model.newId(), now(), regulator.strip(),
+                needed(input, "prove.headroom.input"), needed(ripple, "prove.headroom.ripple"),
+                needed(output, "prove.headroom.output"),
+                line)));
+    }
+
+    /** A figure that another instrument gave. */
+    public boolean figure(ProofFigure.Measurand what, String how, String unit, OptionalDouble before, OptionalDouble after,
+            OptionalDouble bound) {
+        return model.made(() -> model.put(new ProofFigure(model.newId(), what, how.strip(), unit.strip(), before, after, bound)));
     }
 
     // --- loads ---------------------------------------------------------------------------------------------------------------

@@ -65,8 +65,29 @@ final class AccuracyPage extends Page {
         typed.add(range.field("prove.reference", "range-reference", 12));
         typed.add(range.field("prove.reference.within", "range-within", 4));
         range.button("prove.add", "range-add");
+        Label said = text("", "strong-note");
+        said.setId("references-said");
+        List<TextField> two = new ArrayList<>();
+        AddLine references = new AddLine(model, () -> {
+            model.made(() -> said.setText(apart(two.stream().map(f -> Measure.PLAIN.read(f.getText())).toList())));
+            // The figures stay where they were typed.
+            return false;
+        });
+        two.add(references.field("prove.references.first", "references-first", 7));
+        two.add(references.field("prove.references.within", "references-first-within", 6));
+        two.add(references.field("prove.references.second", "references-second", 7));
+        two.add(references.field("prove.references.within", "references-second-within", 6));
+        references.button("prove.references.compare", "references-compare");
         add(heading("prove.holds"), holds, hold, heading("prove.ranges"), text(Labels.of("prove.ranges.order"), "quiet"), range,
-                ranges);
+                ranges, heading("prove.references"), references, said);
+    }
+
+    private static String apart(List<OptionalDouble> typed) {
+        double[] v = typed.stream().mapToDouble(
+                d -> d.orElseThrow(() -> new IllegalArgumentException(Labels.of("prove.references.needed")))).toArray();
+        double apart = Accuracy.apart(v[0], v[1], v[2], v[3]);
+        return Labels.of(apart > 1 ? "prove.references.differ" : "prove.references.agree",
+                String.format(Locale.ROOT, "%.2f", apart));
     }
 
     private OptionalDouble plain(int k) {

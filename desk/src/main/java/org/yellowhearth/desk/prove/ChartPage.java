@@ -65,15 +65,18 @@ final class ChartPage extends Page {
 
     private AddLine reading() {
         List<ComboBox<SupplyReading.Kind>> kind = new ArrayList<>();
+        List<ComboBox<SupplyReading.State>> state = new ArrayList<>();
         AddLine line = new AddLine(model(), () -> model().made(() -> prove.read(read.get(0).getText(), kind.getFirst().getValue(),
                 Measure.VOLTS.read(read.get(1).getText()), Measure.VOLTS.read(read.get(2).getText()),
-                Measure.OHMS.read(read.get(3).getText()))));
+                Measure.OHMS.read(read.get(3).getText()), state.getFirst().getValue(), read.get(4).getText())));
         read.add(line.field("prove.point", "read-point", 6));
         kind.add(line.choice("prove.kind", "read-kind",
                 List.of(SupplyReading.Kind.DIRECT, SupplyReading.Kind.TRUE_RMS, SupplyReading.Kind.AVERAGE)));
         read.add(line.field("prove.volts", "read-volts", 7));
         read.add(line.field("prove.line", "read-line", 6));
         read.add(line.field("prove.meter", "read-meter", 6));
+        state.add(line.choice("prove.state", "read-state", List.of(SupplyReading.State.values())));
+        read.add(line.field("prove.settings", "read-settings", 12));
         return line.button("prove.keep", "read-keep");
     }
 

@@ -20,6 +20,7 @@ public final class ProveView extends BorderPane {
         getStyleClass().addAll("stage", "prove");
         PaperTray tray = new PaperTray(model, files, this);
         pages.put("chart", new ChartPage(model, tray));
+        pages.put("adjust", new AdjustPage(model));
         pages.put("loads", new LoadsPage(model));
         pages.put("functions", new FunctionsPage(model));
         pages.put("accuracy", new AccuracyPage(model));
@@ -30,7 +31,7 @@ public final class ProveView extends BorderPane {
         show("chart");
     }
 
-    /** Shows a page by its name: chart, loads, functions, accuracy, burn or back. */
+    /** Shows a page by its name: chart, adjust, loads, functions, accuracy, burn or back. */
     public void show(String name) {
         tabs.mark(name);
         setCenter(pages.get(name));

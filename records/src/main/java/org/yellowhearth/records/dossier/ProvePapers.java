@@ -1,6 +1,7 @@
 package org.yellowhearth.records.dossier;
 
 import java.io.ByteArrayOutputStream;
+import java.time.Instant;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
@@ -11,10 +12,15 @@ import java.util.OptionalDouble;
 import org.openpdf.text.Document;
 import org.openpdf.text.pdf.PdfPTable;
 import org.openpdf.text.pdf.PdfWriter;
+import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.FunctionCheck;
+import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.prove.Adjusting;
 import org.yellowhearth.core.prove.BeforeAfter;
+import org.yellowhearth.core.prove.HeadroomCheck;
 import org.yellowhearth.core.prove.VoltageChart;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.SignOff;
@@ -49,6 +55,7 @@ public final class ProvePapers {
                     "Readings are brought to the line and the meter that the drawing speaks of; what was shown stands in brackets."));
         }
         pairs(d, pages, words, BeforeAfter.of(job), new Describe(words));
+        settings(d, pages, words, job, madeAt.toInstant());
         functions(d, pages, words, job.items(FunctionCheck.class));
         d.add(pages.heading("What stands against handing it back"));
         if (open.isEmpty()) {
@@ -105,6 +112,47 @@ public final class ProvePapers {
         Quantity is = watts ? Quantity.watts(p.after().volts()) : Quantity.volts(p.after().volts());
         String db = p.decibels().isEmpty() ? "" : String.format(Locale.ROOT, "  (%+.0f dB)", p.decibels().getAsDouble());
         return was + "  →  " + is + db + (p.changedBy().isEmpty() ? "" : "  after " + p.changedBy());
+    }
+
+    /** What was set to a target, what regulators have to spare, and figures of other instruments, as far as there are any. */
+    private static void settings(Document d, Pages pages, Words words, Job job, Instant now) {
+        List<Adjustment> set = job.items(Adjustment.class);
+        if (!set.isEmpty()) {
+            d.add(pages.heading("What was set"));
+        }
+        set.forEach(a -> d.add(pages.labelled(words.word(a.kind()) + " " + a.point(),
+                set(a) + words.word(Adjusting.of(a, job.events(), now).state()))));
+        List<HeadroomCheck> spare = HeadroomCheck.newest(job,
+                job.plate().mains().map(SetPlate.Mains::volts).orElse(HeadroomCheck.USUAL_MAINS), List.of());
+        if (!spare.isEmpty()) {
+            d.add(pages.heading("What regulators have to spare"));
+        }
+        spare.forEach(
+                h -> d.add(pages.labelled(h.reading().regulator(), Quantity.volts(h.spare()) + " at the line it was read at, "
+                        + Quantity.volts(h.spareLow()) + " at low line: " + words.word(h.state()))));
+        List<ProofFigure> figures = job.items(ProofFigure.class);
+        if (!figures.isEmpty()) {
+            d.add(pages.heading("Figures of other instruments"));
+        }
+        figures.forEach(f -> d.add(pages.labelled(words.word(f.measurand()) + ", " + f.how(), figure(f))));
+    }
+
+    private static String set(Adjustment a) {
+        String goal = "target " + Quantity.ratio(a.target()) + " ± " + Quantity.ratio(a.tolerance()) + " " + a.unit() + ", ";
+        return a.turns().isEmpty()
+                ? goal
+                : goal + Quantity.ratio(a.turns().getFirst().before()) + " → " + Quantity.ratio(a.turns().getLast().after()) + " "
+                        + a.unit() + ", ";
+    }
+
+    /** A figure of another instrument in one line. */
+    public static String figure(ProofFigure f) {
+        return plain(f.before()) + "  →  " + plain(f.after()) + " " + f.unit()
+                + (f.bound().isPresent() ? "  (promised " + plain(f.bound()) + ")" : "");
+    }
+
+    private static String plain(OptionalDouble value) {
+        return value.isPresent() ? Quantity.ratio(value.getAsDouble()).toString() : "—";
     }
 
     private static void functions(Document d, Pages pages, Words words, List<FunctionCheck> all) {

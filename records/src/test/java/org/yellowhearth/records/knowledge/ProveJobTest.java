@@ -11,22 +11,27 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.AccuracyTest;
+import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.CalibrationHold;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.FunctionCheck.FunctionOutcome;
+import org.yellowhearth.core.fact.HeadroomReading;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LoadTest;
+import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.prove.Adjusting;
 import org.yellowhearth.core.prove.BeforeAfter;
 import org.yellowhearth.core.prove.FunctionList;
 import org.yellowhearth.core.prove.HandBack;
@@ -224,5 +229,34 @@ public class ProveJobTest {
         read(b, "HT", SupplyReading.Kind.DIRECT, 300, OptionalDouble.of(230), NONE);
         assertThat(against(b)).contains(ProveWords.OPEN_BURN_FAILED, ProveWords.OPEN_CHART).doesNotContain(ProveWords.OPEN_JUMPER,
                 ProveWords.OPEN_UNLOADED, ProveWords.OPEN_BURN);
+    }
+
+    /** Controls that the drawing names and regulated rails are proposed once; what is not set, or set without load, stands against it. */
+    @Test
+    public void adjustmentsHeadroomAndFiguresStandAgainstHandingBack() {
+        Bench b = Bench.of(1950);
+        put(b, target("bias", -22, OptionalDouble.of(0.02), SupplyTarget.Follows.CONTROL));
+        put(b, target("HT", 250, NONE, SupplyTarget.Follows.RAIL));
+        put(b, new SupplyRegulator("q", "Q1", Optional.empty(), SupplyRegulator.Kind.SERIES, "raw", "low", false, 15, NONE, NONE,
+                "",
+                NONE));
+        List<Adjustment> proposed = Adjusting.proposed(b.job());
+        assertThat(proposed).extracting(Adjustment::point).containsExactly("bias", "low");
+        assertThat(proposed.getFirst().kind()).isEqualTo(Adjustment.Adjusted.BIAS);
+        assertThat(proposed.getFirst().tolerance()).isCloseTo(0.44, within(1e-9));
+        proposed.forEach(a -> put(b, a));
+        assertThat(Adjusting.proposed(b.job())).isEmpty();
+        assertThat(against(b)).contains(ProveWords.OPEN_ADJUST_UNTRIED).doesNotContain(ProveWords.OPEN_ADJUST);
+        put(b, proposed.getFirst().turned(new Adjustment.Turn(Bench.NOW.toInstant(), -20, -22, NONE, false, "")));
+        assertThat(against(b)).contains(ProveWords.OPEN_ADJUST_UNLOADED);
+        put(b, proposed.getFirst().turned(new Adjustment.Turn(Bench.NOW.toInstant(), -20, -18, NONE, true, "")));
+        assertThat(against(b)).contains(ProveWords.OPEN_ADJUST);
+        put(b, new HeadroomReading("h1", Bench.NOW.toInstant(), "Q1", 17, 1, 15, NONE));
+        put(b, new ProofFigure("f", ProofFigure.Measurand.OUTPUT_POWER, "1 kHz", "W", NONE, OptionalDouble.of(1),
+                OptionalDouble.of(3)));
+        assertThat(against(b)).contains(ProveWords.OPEN_HEADROOM, ProveWords.OPEN_FIGURE);
+        // The newest reading counts.
+        put(b, new HeadroomReading("h2", Bench.NOW.plusHours(1).toInstant(), "Q1", 25, 1, 15, NONE));
+        assertThat(against(b)).doesNotContain(ProveWords.OPEN_HEADROOM, ProveWords.OPEN_HEADROOM_TIGHT);
     }
 }

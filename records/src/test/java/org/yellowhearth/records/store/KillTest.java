@@ -54,7 +54,7 @@ public class KillTest {
         int confirmed = 0;
         int kills = Boolean.getBoolean("hearth.long") ? 60 : 6;
         for (int i = 0; i < kills; i++) {
-            confirmed = Math.max(confirmed, lastConfirmedBeforeKill(folder, 20 + random.nextInt(200)));
+            confirmed = Math.max(confirmed, lastConfirmedBeforeKill(folder, 5 + random.nextInt(60)));
             try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
                 Job job = shop.job(shop.shelf().getFirst().id());
                 assertThat(job.journal().size()).as("after kill %d", i).isGreaterThan(confirmed);

@@ -103,8 +103,10 @@ import org.yellowhearth.core.part.Transistor;
 import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.part.Winding;
 import org.yellowhearth.core.prove.Accuracy;
+import org.yellowhearth.core.prove.Adjusting;
 import org.yellowhearth.core.prove.BurnWatch;
 import org.yellowhearth.core.prove.Drift;
+import org.yellowhearth.core.prove.HeadroomCheck;
 import org.yellowhearth.core.prove.ProveWords;
 import org.yellowhearth.core.prove.VoltageChart;
 import org.yellowhearth.core.quantity.Quantity;
@@ -168,7 +170,8 @@ public class WordsTest {
                 Polarity.values(), Family.values(), Source.Standing.values(), LimitProfile.values(), SetPlate.Kind.values(),
                 SetPlate.Technology.values(), SetPlate.Chassis.values(), SetPlate.Purpose.values(), SetPlate.Dialect.values(),
                 Edit.Power.values(), HearthState.values(), OwnTask.TaskKind.values(), DueSource.values(), Agenda.Bucket.values(),
-                Later.values(), ClockWatch.Jump.values(), Adjustment.Adjusted.values(), ProofFigure.Measurand.values(),
+                Later.values(), ClockWatch.Jump.values(), Adjustment.Adjusted.values(), Adjusting.AdjustState.values(),
+                HeadroomCheck.HeadroomState.values(), ProofFigure.Measurand.values(),
                 Caution.Level.values(), Policy.WhenToRenew.values(),
                 Policy.VoltageRating.values(), Policy.CapacitanceChoice.values(), Policy.OldElectrolytics.values(),
                 Policy.Appearance.values(), Policy.Tantalum.values(), Policy.Rectifiers.values(), Policy.Paper.values(),
