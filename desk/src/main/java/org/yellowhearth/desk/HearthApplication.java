@@ -27,7 +27,7 @@ import org.yellowhearth.desk.shell.DesktopNotice;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.theme.Appearance;
-import org.yellowhearth.records.dossier.DossierPdf;
+import org.yellowhearth.records.dossier.DossierFiles;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
 import org.yellowhearth.records.photo.PhotoStore;
 import org.yellowhearth.records.store.Shop;
@@ -64,7 +64,7 @@ public final class HearthApplication extends Application {
             FileAsk files = new ChooserAsk(stage);
             Appearance appearance = Appearance.remembered(Preferences.userRoot().node("org/yellowhearth"));
             ShellView shell = new ShellView(desk, appearance, files,
-                    new DossierView(desk, files, DossierPdf.usualFolder(folder)));
+                    new DossierView(desk, files, DossierFiles.usualFolder(folder)));
             stage.setScene(new Scene(shell, WIDTH, HEIGHT));
             CrashReports.tell(desk);
             DesktopNotice.of(System.getProperty("os.name"), System.getenv().getOrDefault("PATH", ""))

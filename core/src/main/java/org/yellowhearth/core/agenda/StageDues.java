@@ -4,10 +4,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 
 import org.yellowhearth.core.fact.AgendaMark;
 import org.yellowhearth.core.fact.Bench;
@@ -38,7 +38,8 @@ import org.yellowhearth.core.safety.HearthState;
 
 /**
  * What the stages of a job ask for, and the tasks that people wrote, at one moment. Nothing of it is kept: it follows from the job and
- * the clock, so that a program that slept or was killed finds the same. What a reforming step takes is worked out once for each plan.
+ * the clock, so that a program that slept or was killed finds the same. What a reforming step takes is worked out once for each plan;
+ * one call at a time.
  */
 public final class StageDues {
     private static final Duration A_LOOK = Duration.ofMinutes(10);
@@ -46,7 +47,7 @@ public final class StageDues {
     private static final int REFORM_KEY = 50;
 
     private final Knowledge knowledge;
-    private final Map<ReformPlan, List<Double>> steps = new ConcurrentHashMap<>();
+    private final Map<ReformPlan, List<Double>> steps = new HashMap<>();
 
     /** Dues by this knowledge. */
     public StageDues(Knowledge knowledge) {

@@ -8,13 +8,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
-
 import org.yellowhearth.core.assess.Ageing;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.knowledge.Family;
@@ -22,12 +20,12 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.charts.AgeingField;
 import org.yellowhearth.desk.charts.AgeingPane;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.records.drawing.AgeingField;
 
 /** The ageing field of the open job, with a chip for each family of capacitor that is in it. */
 final class FieldPane extends BorderPane {

@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
-
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -17,9 +16,10 @@ import javafx.scene.layout.Region;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Polygon;
 import javafx.scene.text.Text;
-
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.theme.VerdictGlyph;
+import org.yellowhearth.records.drawing.AgeingField;
+import org.yellowhearth.records.drawing.Plot;
 
 /**
  * Draws the ageing field. The pointer reads a token out, a click chooses it, a drag draws a lasso around many; with the keyboard the

@@ -1,9 +1,9 @@
 package org.yellowhearth.desk.charts;
 
 import java.util.List;
-
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
+import org.yellowhearth.records.drawing.Plot;
 
 /** Draws marks that are laid out anew for its size and the size of the text. */
 public final class MarkPane extends Pane {

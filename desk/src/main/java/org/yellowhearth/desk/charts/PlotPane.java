@@ -2,7 +2,6 @@ package org.yellowhearth.desk.charts;
 
 import java.util.List;
 import java.util.Optional;
-
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -14,8 +13,8 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
-
 import org.yellowhearth.desk.theme.VerdictGlyph;
+import org.yellowhearth.records.drawing.Plot;
 
 /** Draws a plot, and reads it out under the pointer. */
 public final class PlotPane extends Pane {

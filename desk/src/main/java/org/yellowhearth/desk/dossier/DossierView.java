@@ -1,68 +1,73 @@
 package org.yellowhearth.desk.dossier;
 
-import java.io.IOException;
 import java.nio.file.Path;
+import java.util.EnumMap;
+import java.util.Map;
 
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ProgressIndicator;
+import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.yellowhearth.core.fact.DossierScope;
+import org.yellowhearth.core.fact.DossierScope.Section;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.Background;
+import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.desk.model.DossierModel;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.dossier.Dossier;
-import org.yellowhearth.records.dossier.DossierPdf;
+import org.yellowhearth.records.folio.WebFolio;
 
-/** Dossier: the pages themselves, and the ways out of the shop. */
+/** Dossier: which sections it tells, the pages themselves, and the ways out of the shop. */
 public final class DossierView extends BorderPane {
     private static final float SCREEN_DOTS = 96;
     /** More pages than these are in the file but not drawn here. */
     private static final int MOST_PREVIEWED = 12;
 
     private final DeskModel model;
+    private final DossierModel dossier;
     private final Path folder;
     private final VBox pages = new VBox();
     private final Label count = new Label();
-    private final ProgressIndicator progress = new ProgressIndicator();
+    private final Map<Section, CheckBox> sections = new EnumMap<>(Section.class);
     private int wanted;
 
     /** A view of the model's open job; saved dossiers go into the folder. */
     public DossierView(DeskModel model, FileAsk files, Path folder) {
         this.model = model;
+        this.dossier = model.dossier();
         this.folder = folder;
         getStyleClass().add("stage");
         Label title = new Label(Labels.of("dossier.title"));
         title.getStyleClass().add("stage-title");
         count.getStyleClass().add("stage-count");
-        progress.getStyleClass().add("small-progress");
-        progress.setVisible(false);
-        progress.managedProperty().bind(progress.visibleProperty());
-        Button save = new Button(Labels.of("dossier.save"));
-        save.setId("save-pdf");
+        ProgressBar progress = new ProgressBar();
+        progress.progressProperty().bind(dossier.progressProperty());
+        Button stop = Page.quiet("dossier.stop", dossier::stop);
+        stop.setId("dossier-stop");
+        for (Node n : new Node[]{progress, stop}) {
+            n.visibleProperty().bind(dossier.progressProperty().greaterThanOrEqualTo(0));
+            n.managedProperty().bind(n.visibleProperty());
+        }
+        Button save = Page.button("dossier.save", "save-pdf", this::save);
         save.getStyleClass().add("keep-button");
-        save.setOnAction(_ -> save());
-        Button out = new Button(Labels.of("dossier.out"));
-        out.setId("take-out");
-        out.setOnAction(_ -> files.newJobFile(open().job().plate().name() + ".json").ifPresent(model::takeOut));
-        Button print = new Button(Labels.of("dossier.print"));
-        print.setId("print");
         PaperTray tray = new PaperTray(model, files, this);
-        print.setOnAction(_ -> {
-            Dossier dossier = dossier();
-            tray.print(() -> DossierPdf.bytes(dossier));
-        });
-        HBox head = new HBox(title, count, progress);
-        head.getStyleClass().add("stage-head");
-        FlowPane buttons = new FlowPane(save, out, print);
+        HBox head = new HBox(title, count, progress, stop);
+        head.getStyleClass().addAll("stage-head", "dossier-head");
+        FlowPane buttons = new FlowPane(save,
+                Page.button("dossier.web", "dossier-web", () -> web(files, WebFolio.Form.HTML)),
+                Page.button("dossier.markdown", "dossier-markdown", () -> web(files, WebFolio.Form.MARKDOWN)),
+                Page.button("dossier.out", "take-out",
+                        () -> files.newJobFile(model.job().plate().name() + ".json").ifPresent(model::takeOut)),
+                Page.button("dossier.print", "print", () -> tray.print(dossier.pdf())));
         buttons.getStyleClass().add("dossier-buttons");
         setTop(new VBox(head, buttons));
         pages.getStyleClass().add("pages");
@@ -70,6 +75,7 @@ public final class DossierView extends BorderPane {
         scroll.setFitToWidth(true);
         scroll.getStyleClass().add("pages-scroll");
         setCenter(scroll);
+        setLeft(choice());
         model.openProperty().addListener((_, _, now) -> {
             if (now.isPresent() && getScene() != null) {
                 refresh();
@@ -77,12 +83,28 @@ public final class DossierView extends BorderPane {
         });
     }
 
-    private OpenJob open() {
-        return model.openProperty().get().orElseThrow();
+    private ScrollPane choice() {
+        VBox box = new VBox(Page.button("dossier.for-owner", "dossier-for-owner", () -> dossier.tell(DossierScope.forOwner())),
+                Page.button("dossier.for-next", "dossier-for-next", () -> dossier.tell(DossierScope.BLANK)));
+        for (Section s : Section.values()) {
+            CheckBox told = new CheckBox(model.words().word(s));
+            told.setId("section-" + s.code());
+            told.setWrapText(true);
+            told.setOnAction(_ -> dossier.tell(s, told.isSelected()));
+            sections.put(s, told);
+            box.getChildren().add(told);
+        }
+        box.getStyleClass().add("dossier-sections");
+        box.setMinWidth(Region.USE_PREF_SIZE);
+        ScrollPane scroll = new ScrollPane(box);
+        scroll.getStyleClass().add("page");
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        return scroll;
     }
 
-    private Dossier dossier() {
-        return Dossier.of(open().job(), model.knowledge(), model.now());
+    private void web(FileAsk files, WebFolio.Form form) {
+        files.newFolder(model.job().plate().name() + " dossier").ifPresent(f -> dossier.web(f, form));
     }
 
     /** Sets the pages anew from the job as it stands. */
@@ -91,16 +113,15 @@ public final class DossierView extends BorderPane {
             return;
         }
         int mine = ++wanted;
-        progress.setVisible(true);
+        DossierScope scope = dossier.scope();
+        sections.forEach((s, box) -> box.setSelected(scope.tells(s)));
         count.setText(Labels.of("dossier.making"));
-        Dossier dossier = dossier();
-        model.background().aside(() -> PaperTray.drawn(DossierPdf.bytes(dossier), MOST_PREVIEWED, SCREEN_DOTS), preview -> {
+        dossier.pdf(pdf -> model.background().aside(() -> PaperTray.drawn(pdf, MOST_PREVIEWED, SCREEN_DOTS), preview -> {
             if (mine == wanted) {
-                progress.setVisible(false);
                 count.setText(Labels.of("dossier.pages", preview.pageCount()));
                 pages.getChildren().setAll(preview.pictures().stream().map(DossierView::sheet).toList());
             }
-        });
+        }));
     }
 
     private static Node sheet(Image picture) {
@@ -115,13 +136,6 @@ public final class DossierView extends BorderPane {
 
     /** Writes the PDF beside the shop and says where. */
     public void save() {
-        Dossier dossier = dossier();
-        model.background().aside(() -> {
-            try {
-                return new Background.Notice(Labels.of("dossier.saved", DossierPdf.writeInto(folder, dossier)), false);
-            } catch (IOException e) {
-                return new Background.Notice(Labels.of("dossier.not-saved", folder, e.toString()), true);
-            }
-        }, n -> model.tell(n.text(), n.trouble()));
+        dossier.save(folder);
     }
 }

@@ -74,6 +74,7 @@ public final class DeskModel {
     private final WakeModel wake;
     private final ProveModel prove;
     private final AgendaModel agenda;
+    private final DossierModel dossier;
     private boolean keeping;
     private final AtomicInteger ids = new AtomicInteger();
 
@@ -98,6 +99,7 @@ public final class DeskModel {
         this.wake = new WakeModel(this);
         this.prove = new ProveModel(this);
         this.agenda = new AgendaModel(this, shop);
+        this.dossier = new DossierModel(this);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -177,6 +179,10 @@ public final class DeskModel {
 
     public ProveModel prove() {
         return prove;
+    }
+
+    public DossierModel dossier() {
+        return dossier;
     }
 
     public AgendaModel agenda() {

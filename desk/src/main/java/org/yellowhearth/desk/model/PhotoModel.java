@@ -88,15 +88,18 @@ public final class PhotoModel {
         stopped.set(true);
     }
 
+    /** The picture of a photograph, for whoever works beside the window already; empty where it is missing, which the log tells. */
+    Optional<Path> file(Photograph photograph, PhotoStore.Size size) {
+        try {
+            return Optional.of(store.picture(photograph, size));
+        } catch (BadPhotographException e) {
+            LOG.info("A photograph is missing", e);
+            return Optional.empty();
+        }
+    }
+
     /** Finds a picture of a photograph; empty where it is missing, which is told. */
     public void picture(Photograph photograph, PhotoStore.Size size, Consumer<Optional<Path>> then) {
-        model.background().aside(() -> {
-            try {
-                return Optional.of(store.picture(photograph, size));
-            } catch (BadPhotographException e) {
-                LOG.info("A photograph is missing", e);
-                return Optional.<Path>empty();
-            }
-        }, then);
+        model.background().aside(() -> file(photograph, size), then);
     }
 }

@@ -9,7 +9,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
-
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -23,7 +22,6 @@ import org.yellowhearth.core.prove.Accuracy;
 import org.yellowhearth.core.prove.Accuracy.AccuracyVerdict;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.charts.BandChart;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Columns;
@@ -33,6 +31,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.HearthText;
 import org.yellowhearth.desk.model.ProveModel;
+import org.yellowhearth.records.drawing.BandChart;
 
 /** Ranges of an instrument against a reference: what is waited for first, then zero, calibrate, measure; each point in both per cents. */
 final class AccuracyPage extends Page {

@@ -10,7 +10,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -24,7 +23,6 @@ import org.yellowhearth.core.prove.BurnWatch;
 import org.yellowhearth.core.prove.BurnWatch.BurnCounsel;
 import org.yellowhearth.core.prove.Drift;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.charts.BandChart;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
@@ -33,6 +31,7 @@ import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.HearthText;
 import org.yellowhearth.desk.model.ProveModel;
 import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.records.drawing.BandChart;
 
 /** The burn-in: a strip for each channel with its bound, when the next reading is due, and whether it has passed. */
 final class BurnPage extends Page {

@@ -60,7 +60,7 @@ final class ChartPage extends Page {
         VoltageChart chart = prove.chartProperty().get();
         List<SignOff.Owed> open = prove.open();
         ZonedDateTime now = model().now();
-        return () -> ProvePapers.evidence(job, chart, open, now);
+        return () -> ProvePapers.evidence(job, chart, model().knowledge(), open, now);
     }
 
     private AddLine reading() {

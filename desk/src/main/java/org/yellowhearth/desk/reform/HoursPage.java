@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -18,13 +17,13 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reform.Schedule;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.charts.HoursChart;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.records.drawing.HoursChart;
 
 /** When: the hours at the bench, the lanes packed into them, and what is due by when. */
 final class HoursPage extends Page {

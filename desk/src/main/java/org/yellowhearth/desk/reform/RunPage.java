@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -23,7 +22,6 @@ import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.ReformRun.RunPhase;
 import org.yellowhearth.core.safety.DischargePlan;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.charts.LeakageChart;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
@@ -32,6 +30,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.ReformModel.Lane;
+import org.yellowhearth.records.drawing.LeakageChart;
 import org.yellowhearth.records.words.Durations;
 
 /** The run of the chosen capacitor: big figures, what is to be done, the curve with its fan, and the switches. */

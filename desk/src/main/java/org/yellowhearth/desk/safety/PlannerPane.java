@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Control;
@@ -22,14 +21,14 @@ import org.yellowhearth.core.safety.HazardClass;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.Store;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.charts.Plot;
 import org.yellowhearth.desk.charts.PlotPane;
-import org.yellowhearth.desk.charts.PlotSvg;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.records.drawing.Plot;
+import org.yellowhearth.records.drawing.PlotSvg;
 
 /** How a store, or any capacitor, is discharged: energy, resistor, watts, seconds and the curve. */
 final class PlannerPane extends VBox {

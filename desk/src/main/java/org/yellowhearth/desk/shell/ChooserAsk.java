@@ -74,6 +74,13 @@ public final class ChooserAsk implements FileAsk {
     }
 
     @Override
+    public Optional<Path> newFolder(String suggestedName) {
+        FileChooser chooser = new FileChooser();
+        chooser.setInitialFileName(suggestedName);
+        return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
+    }
+
+    @Override
     public Optional<Path> newJobFile(String suggestedName) {
         FileChooser chooser = chooser();
         chooser.setInitialFileName(suggestedName);

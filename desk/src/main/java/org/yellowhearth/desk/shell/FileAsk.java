@@ -41,6 +41,11 @@ public interface FileAsk {
         return Optional.empty();
     }
 
+    /** Where to make a new folder with a page of the web in it. */
+    default Optional<Path> newFolder(String suggestedName) {
+        return Optional.empty();
+    }
+
     /** Where to write a job file. */
     default Optional<Path> newJobFile(String suggestedName) {
         return Optional.empty();

@@ -6,7 +6,6 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Function;
 import java.util.stream.Stream;
-
 import javafx.scene.Cursor;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -20,7 +19,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
@@ -37,12 +35,12 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.charts.SupplySymbols;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.records.drawing.SupplySymbols;
 import org.yellowhearth.records.words.Describe;
 
 /** Describing the supply: a preset or section by section; the fields of the one that is chosen stand beside the list. */

@@ -10,8 +10,8 @@ import javafx.scene.layout.StackPane;
 
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.desk.charts.MarkPane;
-import org.yellowhearth.desk.charts.River;
-import org.yellowhearth.desk.charts.SupplySymbols;
+import org.yellowhearth.records.drawing.River;
+import org.yellowhearth.records.drawing.SupplySymbols;
 
 /** The drawing of a supply, each of its symbols a place that can be pointed at and reached by the keyboard. */
 final class DrawingPane extends StackPane {

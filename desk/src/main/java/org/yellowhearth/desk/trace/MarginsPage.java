@@ -2,24 +2,22 @@ package org.yellowhearth.desk.trace;
 
 import java.util.ArrayList;
 import java.util.List;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.trace.ToleranceRuns;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
-import org.yellowhearth.desk.charts.WaveChart;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.records.drawing.WaveChart;
 
 /** What the supply has to spare: headroom of its regulators, the first surge, and what tolerances make of its rails. */
 final class MarginsPage extends Page {

@@ -31,11 +31,11 @@ import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
-import org.yellowhearth.desk.charts.River;
-import org.yellowhearth.desk.charts.SupplySymbols;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.records.drawing.River;
+import org.yellowhearth.records.drawing.SupplySymbols;
 
 /** The voltage river over the supply it flows through. A symbol that is dragged up or down changes its value on trial. */
 final class RiverPage extends BorderPane {

@@ -5,7 +5,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Supplier;
-
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
@@ -25,8 +24,8 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
-import org.yellowhearth.desk.forms.RecordEdit;
 import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.records.json.RecordEdit;
 
 /** The fields of one section; each is kept as soon as it is left. */
 final class SectionForm {

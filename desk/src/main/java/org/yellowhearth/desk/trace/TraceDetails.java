@@ -33,11 +33,11 @@ import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
-import org.yellowhearth.desk.charts.WaveChart;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.records.drawing.WaveChart;
 import org.yellowhearth.records.words.Describe;
 
 /** At the right of Trace: the point or part that is looked at, its wave, its figures beside those of the drawing, and what can be tried. */

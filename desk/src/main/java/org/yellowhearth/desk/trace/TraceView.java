@@ -3,7 +3,6 @@ package org.yellowhearth.desk.trace;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.Node;
@@ -16,18 +15,17 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.circuit.SpiceText;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.charts.PlotSvg;
-import org.yellowhearth.desk.charts.River;
-import org.yellowhearth.desk.charts.SupplySymbols;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.records.drawing.PlotSvg;
+import org.yellowhearth.records.drawing.River;
+import org.yellowhearth.records.drawing.SupplySymbols;
 
 /** Trace: the voltage river of this very set, its description, readings, suspects and margins. */
 public final class TraceView extends BorderPane {

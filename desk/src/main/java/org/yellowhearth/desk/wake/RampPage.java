@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -28,7 +27,6 @@ import org.yellowhearth.core.wake.RampTells;
 import org.yellowhearth.core.wake.SeparateSupplies;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
-import org.yellowhearth.desk.charts.StairsChart;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
@@ -36,6 +34,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.WakeModel;
+import org.yellowhearth.records.drawing.StairsChart;
 import org.yellowhearth.records.words.Describe;
 import org.yellowhearth.records.words.Durations;
 

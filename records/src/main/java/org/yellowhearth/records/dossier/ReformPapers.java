@@ -21,6 +21,7 @@ import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.PlanFigures;
 import org.yellowhearth.core.safety.DischargePlan;
+import org.yellowhearth.records.folio.Pages;
 import org.yellowhearth.records.words.Durations;
 import org.yellowhearth.records.words.Words;
 

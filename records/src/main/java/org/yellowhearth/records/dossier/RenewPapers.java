@@ -23,6 +23,7 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.Shopping;
+import org.yellowhearth.records.folio.Pages;
 import org.yellowhearth.records.words.Describe;
 import org.yellowhearth.records.words.Words;
 

@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
@@ -16,9 +17,11 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.records.folio.PdfFolio;
 import org.yellowhearth.records.jobfile.JobReader;
 import org.yellowhearth.records.json.JsonText;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
@@ -42,6 +45,10 @@ public class DossierPdfTest {
         }
     }
 
+    private static byte[] pdf(Dossier dossier) {
+        return PdfFolio.bytes(DossierFolio.of(dossier, DossierScope.BLANK, _ -> Optional.empty(), () -> SupplyProof.NONE));
+    }
+
     private static void assertSays(String pages, String... said) {
         for (String s : said) {
             assertThat(pages).contains(s.replaceAll("\\s+", ""));
@@ -53,7 +60,7 @@ public class DossierPdfTest {
         Job job = demo("beacon-transmitter.json");
         Dossier dossier = Dossier.of(job, KNOWLEDGE, NOW);
         Words words = Words.of(SetPlate.Dialect.BRITISH);
-        String text = text(DossierPdf.bytes(dossier));
+        String text = text(pdf(dossier));
         assertSays(text, job.plate().name(), job.plate().complaint(), job.plate().endState(), "230 V 50 Hz", "Set plate",
                 "Policy",
                 "Journal", "Methods and sources", "local codes");
@@ -69,15 +76,16 @@ public class DossierPdfTest {
 
     @Test
     public void thePagesReadInTheOrderTheyAreSeen() throws IOException {
-        String text = text(DossierPdf.bytes(Dossier.of(demo("mess-receiver.json"), KNOWLEDGE, NOW)));
-        assertThat(text).containsSubsequence("Setplate", "radioreceiver", "Policy", "measuredplusprecaution", "Parts", "C1",
+        String text = text(pdf(Dossier.of(demo("mess-receiver.json"), KNOWLEDGE, NOW)));
+        assertThat(text).containsSubsequence("Setplate", "radioreceiver", "Policy", "measuredplusprecaution", "Photographs",
+                "Parts", "C1",
                 "C22",
                 "Readings,verdictsandreasons", "Journal", "Thesetcamein", "Methodsandsources");
     }
 
     @Test
     public void typefacesAreEmbeddedAndThePagesAreNamed() throws IOException {
-        try (PDDocument document = Loader.loadPDF(DossierPdf.bytes(Dossier.of(demo("mess-receiver.json"), KNOWLEDGE, NOW)))) {
+        try (PDDocument document = Loader.loadPDF(pdf(Dossier.of(demo("mess-receiver.json"), KNOWLEDGE, NOW)))) {
             for (PDPage page : document.getPages()) {
                 for (COSName name : page.getResources().getFontNames()) {
                     assertThat(page.getResources().getFont(name).isEmbedded()).as(name.getName()).isTrue();
@@ -94,18 +102,18 @@ public class DossierPdfTest {
         Job job = new JobReader(KNOWLEDGE).read(
                 JsonText.read("{\"format\":\"yellow-hearth-job\",\"version\":1,\"set\":{\"name\":\"Bare / set: <1>\"}}"), NOW)
                 .job();
-        assertSays(text(DossierPdf.bytes(Dossier.of(job, KNOWLEDGE, NOW))), "Bare / set: <1>",
+        assertSays(text(pdf(Dossier.of(job, KNOWLEDGE, NOW))), "Bare / set: <1>",
                 "No parts are in the census yet");
     }
 
     @Test
     public void anEarlierDossierIsNeverOverwritten() throws IOException {
         Path folder = Files.createTempDirectory("dossiers");
-        Dossier dossier = Dossier.of(demo("valve-voltmeter.json"), KNOWLEDGE, NOW);
-        Path first = DossierPdf.writeInto(folder, dossier);
-        byte[] bytes = Files.readAllBytes(first);
-        Path second = DossierPdf.writeInto(folder, dossier);
-        assertThat(second).isNotEqualTo(first).hasFileName("Quillandry V2 valve voltmeter dossier 2026-08-01 (2).pdf");
+        byte[] bytes = {1, 2, 3};
+        Path first = DossierFiles.writeInto(folder, "Quillandry V2: a <b>/..", NOW.toLocalDate(), bytes);
+        Path second = DossierFiles.writeInto(folder, "Quillandry V2: a <b>/..", NOW.toLocalDate(), new byte[]{4});
+        assertThat(first).hasParent(folder);
+        assertThat(second).isNotEqualTo(first).hasFileName("Quillandry V2 a b.. dossier 2026-08-01 (2).pdf");
         assertThat(Files.readAllBytes(first)).isEqualTo(bytes);
         try (Stream<Path> files = Files.list(folder)) {
             assertThat(files).hasSize(2);

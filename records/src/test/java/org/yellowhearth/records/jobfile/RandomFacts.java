@@ -23,6 +23,7 @@ import org.yellowhearth.core.fact.CalibrationHold;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Complaint;
 import org.yellowhearth.core.fact.Consent;
+import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.DrawingStyle;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
@@ -90,7 +91,8 @@ final class RandomFacts {
     }
 
     static Act aspectChanged(Job job, Random r) {
-        Aspect after = switch (r.nextInt(7)) {
+        Aspect after = switch (r.nextInt(8)) {
+            case 7 -> new DossierScope(new HashSet<>(List.of(one(r, DossierScope.Section.values()))));
             case 5 -> new DrawingStyle(one(r, DrawingStyle.CapitalM.values()));
             case 0 -> new Build(r.nextBoolean() ? OptionalInt.empty() : OptionalInt.of(1930 + r.nextInt(60)),
                     maybe(r, 1, 500), r.nextBoolean(), Optional.of(new Build.PictureTube(14e3, maybe(r, 1e-9, 3e-9))),

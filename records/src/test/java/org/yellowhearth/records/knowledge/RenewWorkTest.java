@@ -20,6 +20,7 @@ import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.BenchTask;
 import org.yellowhearth.core.fact.BenchTask.Doing;
 import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Look;
@@ -49,8 +50,10 @@ import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.records.dossier.Dossier;
-import org.yellowhearth.records.dossier.DossierPdf;
+import org.yellowhearth.records.dossier.DossierFolio;
 import org.yellowhearth.records.dossier.RenewPapers;
+import org.yellowhearth.records.dossier.SupplyProof;
+import org.yellowhearth.records.folio.PdfFolio;
 import org.yellowhearth.records.stock.StockCsv;
 
 /** From choices to the bench: rectifiers, what the new parts do, the sheet, what is owed, kits, what belongs to its year. */
@@ -308,10 +311,14 @@ public class RenewWorkTest {
                 Map.of("AE-22-450", of("AE-22-450")), new Shopping.Terms(0, 5, 0, 0));
         assertThat(text(RenewPapers.shopping(list, Bench.NOW))).contains("AE-22-450", "Set C1", "not stated");
         Dossier dossier = Dossier.of(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW);
-        assertThat(text(DossierPdf.bytes(dossier))).contains("chosen: 22 µF 450 V").doesNotContain("Still owed");
+        assertThat(text(pdf(dossier))).contains("chosen: 22 µF 450 V").doesNotContain("Still owed");
         put(b, Fitting.of(PartRef.of("C7")).with(f -> f.sign = Fitting.MeterSign.REVERSED));
-        assertThat(text(DossierPdf.bytes(Dossier.of(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW)))).contains("Still owed",
+        assertThat(text(pdf(Dossier.of(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW)))).contains("Still owed",
                 "Not to be handed back");
+    }
+
+    private static byte[] pdf(Dossier dossier) {
+        return PdfFolio.bytes(DossierFolio.of(dossier, DossierScope.BLANK, _ -> Optional.empty(), () -> SupplyProof.NONE));
     }
 
     private static String text(byte[] pdf) throws IOException {

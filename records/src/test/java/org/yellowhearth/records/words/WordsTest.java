@@ -40,6 +40,7 @@ import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.DrawingStyle;
 import org.yellowhearth.core.fact.Feature;
 import org.yellowhearth.core.fact.Fitting;
@@ -187,6 +188,7 @@ public class WordsTest {
                 Qualifier.values(), Bound.End.values(), Contact.values(), MeterLoading.Meter.values(), Look.Sign.values(),
                 StatedValue.Origin.values(),
                 Place.Side.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
+                DossierScope.Section.values(),
                 SupplyRectifier.Scheme.values(), SupplyRectifier.Make.values(),
                 SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), Knob.Which.values(), ModelValue.Origin.values(),
                 SupplyReading.Kind.values(), SupplyReading.State.values(), SupplyTarget.Follows.values(), Fault.Mode.values(),

@@ -1,4 +1,4 @@
-package org.yellowhearth.desk.charts;
+package org.yellowhearth.records.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -102,7 +102,7 @@ public record Plot(String title, String acrossTitle, String upTitle, Unit across
         }
 
         /** What stands at a pixel across; empty outside the axes. */
-        List<String> readout(double x) {
+        public List<String> readout(double x) {
             if (x < left || x > right) {
                 return List.of();
             }

@@ -1,4 +1,4 @@
-package org.yellowhearth.desk.forms;
+package org.yellowhearth.records.json;
 
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.RecordComponent;

@@ -1,4 +1,4 @@
-package org.yellowhearth.records.dossier;
+package org.yellowhearth.records.folio;
 
 import java.awt.Color;
 import java.io.IOException;
@@ -21,10 +21,12 @@ import org.openpdf.text.pdf.PdfPageEventHelper;
 import org.openpdf.text.pdf.PdfWriter;
 
 /** The look of printed pages: typefaces, headings, tables, page numbers. It must read in black and white. */
-final class Pages {
+public final class Pages {
     static final Color INK = new Color(0x1F1B16);
     static final Color QUIET = new Color(0x6E6450);
-    static final Color RULE = new Color(0xCFC4A8);
+    public static final Color RULE = new Color(0xCFC4A8);
+    static final Color GROUND = new Color(0xEFE8D8);
+    static final Color BRIGHT = new Color(0xF7D978);
     private static final float MARGIN = 48;
 
     private final BaseFont plain = face("Lato-Regular.ttf");
@@ -39,51 +41,58 @@ final class Pages {
         }
     }
 
-    static Document document() {
+    /** The typeface of plain text. */
+    BaseFont plainFace() {
+        return plain;
+    }
+
+    public static Document document() {
         return new Document(PageSize.A4, MARGIN, MARGIN, MARGIN, MARGIN + 12);
     }
 
-    Font text() {
+    public Font text() {
         return new Font(plain, 9.5f, Font.NORMAL, INK);
     }
 
-    Font strong() {
+    public Font strong() {
         return new Font(bold, 9.5f, Font.NORMAL, INK);
     }
 
-    Font quiet() {
+    public Font quiet() {
         return new Font(plain, 8.5f, Font.NORMAL, QUIET);
     }
 
-    Font figure() {
+    public Font figure() {
         return new Font(figures, 8.5f, Font.NORMAL, INK);
     }
 
-    Font glyph() {
+    public Font glyph() {
         return new Font(figures, 10, Font.NORMAL, INK);
     }
 
-    Paragraph title(String text) {
-        return new Paragraph(27, text, new Font(bold, 22, Font.NORMAL, INK));
+    public Paragraph title(String text) {
+        Paragraph p = new Paragraph(27, text, new Font(bold, 22, Font.NORMAL, INK));
+        p.setSpacingAfter(7);
+        return p;
     }
 
-    Paragraph heading(String text) {
+    public Paragraph heading(String text) {
         Paragraph p = new Paragraph(text, new Font(bold, 14, Font.NORMAL, INK));
         p.setSpacingBefore(16);
         p.setSpacingAfter(5);
         return p;
     }
 
-    Paragraph line(String text) {
+    public Paragraph line(String text) {
         return spaced(new Paragraph(13, text, text()));
     }
 
-    Paragraph quietLine(String text) {
+    public Paragraph quietLine(String text) {
         return spaced(new Paragraph(12, text, quiet()));
     }
 
     /** A short label in strong type and the text that belongs to it. */
-    Paragraph labelled(String label, String text) {
+    public Paragraph labelled(String label, String text) {
         Paragraph p = paragraph(13);
         p.add(new Chunk(label + "  ", strong()));
         p.add(new Chunk(text, text()));
@@ -99,7 +108,7 @@ final class Pages {
      * A paragraph as a table of one cell. Paragraphs and tables are drawn into different layers of a page, so that only tables alone
      * keep the text in the order in which it is read.
      */
-    PdfPTable block(Paragraph paragraph) {
+    public PdfPTable block(Paragraph paragraph) {
         PdfPCell cell = new PdfPCell();
         cell.setBorder(Rectangle.NO_BORDER);
         cell.setPadding(0);
@@ -116,17 +125,17 @@ final class Pages {
     }
 
     /** An empty paragraph in our own typeface, to be filled with pieces. */
-    Paragraph paragraph(float leading) {
+    public Paragraph paragraph(float leading) {
         return new Paragraph(leading, "", text());
     }
 
     /** An empty phrase in our own typeface, to be filled with pieces. */
-    Phrase phrase() {
+    public Phrase phrase() {
         return new Phrase(12, "", text());
     }
 
     /** A table over the whole width with a head row that repeats on every page. */
-    PdfPTable table(float[] widths, String... heads) {
+    public PdfPTable table(float[] widths, String... heads) {
         PdfPTable table = new PdfPTable(widths);
         table.setWidthPercentage(100);
         table.setSpacingBefore(3);
@@ -138,11 +147,11 @@ final class Pages {
         return table;
     }
 
-    PdfPCell cell(String text, Font font) {
+    public PdfPCell cell(String text, Font font) {
         return cell(new Phrase(12, text, font));
     }
 
-    PdfPCell cell(Phrase phrase) {
+    public PdfPCell cell(Phrase phrase) {
         PdfPCell cell = new PdfPCell(phrase);
         cell.setBorder(Rectangle.BOTTOM);
         cell.setBorderColor(RULE);
@@ -153,7 +162,7 @@ final class Pages {
     }
 
     /** The set's name and the page number at the foot of every page. */
-    PdfPageEventHelper foot(String left) {
+    public PdfPageEventHelper foot(String left) {
         Font font = quiet();
         return new PdfPageEventHelper() {
             @Override

@@ -1,4 +1,4 @@
-package org.yellowhearth.desk.charts;
+package org.yellowhearth.records.drawing;
 
 import java.time.Duration;
 import java.time.LocalDate;

@@ -1,4 +1,4 @@
-package org.yellowhearth.desk.charts;
+package org.yellowhearth.records.drawing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

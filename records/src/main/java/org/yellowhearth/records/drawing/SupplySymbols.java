@@ -1,12 +1,12 @@
-package org.yellowhearth.desk.charts;
+package org.yellowhearth.records.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 
 import org.yellowhearth.core.fact.SupplySection;
-import org.yellowhearth.desk.charts.SupplyDrawing.Placed;
-import org.yellowhearth.desk.charts.SupplyDrawing.Span;
+import org.yellowhearth.records.drawing.SupplyDrawing.Placed;
+import org.yellowhearth.records.drawing.SupplyDrawing.Span;
 
 /** Draws a supply in the symbols of the trade, as strokes and words. */
 public final class SupplySymbols {

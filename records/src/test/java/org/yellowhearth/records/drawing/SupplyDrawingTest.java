@@ -1,4 +1,4 @@
-package org.yellowhearth.desk.charts;
+package org.yellowhearth.records.drawing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -24,9 +24,9 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.trace.Preset;
-import org.yellowhearth.desk.charts.SupplyDrawing.Placed;
-import org.yellowhearth.desk.charts.SupplyDrawing.Symbol;
-import org.yellowhearth.desk.forms.RecordEdit;
+import org.yellowhearth.records.drawing.SupplyDrawing.Placed;
+import org.yellowhearth.records.drawing.SupplyDrawing.Symbol;
+import org.yellowhearth.records.json.RecordEdit;
 
 /** The drawing of a supply and the river over it: everything is drawn once, in order, within its box. */
 public class SupplyDrawingTest {

@@ -1,4 +1,4 @@
-package org.yellowhearth.desk.charts;
+package org.yellowhearth.records.drawing;
 
 import java.util.ArrayList;
 import java.util.List;

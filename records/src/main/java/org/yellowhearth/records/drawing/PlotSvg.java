@@ -1,4 +1,4 @@
-package org.yellowhearth.desk.charts;
+package org.yellowhearth.records.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -20,7 +20,8 @@ public final class PlotSvg {
             Map.entry("supply-body", "fill:none;stroke:#1F1B16;stroke-width:1.5"));
     private static final Map<String, String> GROUNDS = Map.of("field-bad", "#F3D9C4", "field-watch", "#F7E8B5", "field-good",
             "#FBF6EA");
-    static final double EM = 14;
+    /** The height of letters. */
+    public static final double EM = 14;
 
     private PlotSvg() {
     }
@@ -58,7 +59,7 @@ public final class PlotSvg {
     }
 
     /** Marks laid out for this size, with letters of {@link #EM}, as an SVG document. */
-    static String write(String title, List<Plot.Mark> marks, double width, double height) {
+    public static String write(String title, List<Plot.Mark> marks, double width, double height) {
         StringBuilder svg = new StringBuilder(String.format(Locale.ROOT,
                 "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 %.0f %.0f\" font-family=\"sans-serif\" font-size=\"%.0f\">%n"
                         + "<title>%s</title>%n<rect width=\"100%%\" height=\"100%%\" fill=\"#FBF6EA\"/>%n",

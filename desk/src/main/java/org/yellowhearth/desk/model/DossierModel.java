@@ -1,0 +1,137 @@
+package org.yellowhearth.desk.model;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Year;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.fact.DossierScope;
+import org.yellowhearth.core.fact.DossierScope.Section;
+import org.yellowhearth.core.fact.OfPart;
+import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.fact.SupplyEvidence;
+import org.yellowhearth.core.fact.SupplySection;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.records.dossier.Dossier;
+import org.yellowhearth.records.dossier.DossierFiles;
+import org.yellowhearth.records.dossier.DossierFolio;
+import org.yellowhearth.records.dossier.SupplyProof;
+import org.yellowhearth.records.folio.Folio;
+import org.yellowhearth.records.folio.PdfFolio;
+import org.yellowhearth.records.folio.WebFolio;
+import org.yellowhearth.records.photo.PhotoStore;
+
+/** The dossier without the window: which sections it tells, and the papers made of them beside the window, to be watched and stopped. */
+public final class DossierModel {
+    private final DeskModel model;
+    private final LongWork making;
+    /** Apart from the preview, which begins anew with every edit: a file that is being written is not stopped by one. */
+    private final LongWork writing;
+    /** What the model of the supply gives, for what it was worked out from; it takes seconds. */
+    private volatile Optional<Worked> worked = Optional.empty();
+
+    private record Worked(List<?> from, SupplyProof proof) {
+    }
+
+    DossierModel(DeskModel model) {
+        this.model = model;
+        making = new LongWork(model.background());
+        writing = new LongWork(model.background());
+    }
+
+    /** How far the file is that is being written, 0 to 1; below nothing while none is. */
+    public ReadOnlyDoubleProperty progressProperty() {
+        return writing.progressProperty();
+    }
+
+    /** Stops writing; nothing of it is left. */
+    public void stop() {
+        writing.stop();
+    }
+
+    /** Which sections are told. */
+    public DossierScope scope() {
+        return model.job().aspect(DossierScope.class);
+    }
+
+    /** Tells a section, or leaves it out. */
+    public void tell(Section section, boolean told) {
+        model.changeAspect(DossierScope.class, s -> s.with(section, told));
+    }
+
+    /** Tells what an owner reads, or everything. */
+    public void tell(DossierScope scope) {
+        model.changeAspect(DossierScope.class, _ -> scope);
+    }
+
+    private Folio folio(Job job, Dossier dossier) {
+        return DossierFolio.of(dossier, job.aspect(DossierScope.class), this::picture, () -> proof(job));
+    }
+
+    private Optional<Path> picture(Photograph p) {
+        return model.photographs().file(p, PhotoStore.Size.LARGE);
+    }
+
+    private SupplyProof proof(Job job) {
+        List<?> from = List.of(job.items(SupplySection.class), job.items(SupplyEvidence.class), job.census(), job.readings(),
+                job.items(OfPart.class), job.plate());
+        Optional<Worked> known = worked.filter(w -> w.from.equals(from));
+        if (known.isEmpty()) {
+            known = Optional.of(new Worked(from, SupplyProof.of(job, model.knowledge(), Year.of(model.now().getYear()))));
+            worked = known;
+        }
+        return known.get().proof;
+    }
+
+    private Dossier dossier() {
+        return Dossier.of(model.job(), model.knowledge(), model.now());
+    }
+
+    /** Makes the PDF and hands it over; a newer wish takes the place of an older one. */
+    public void pdf(Consumer<byte[]> then) {
+        Dossier dossier = dossier();
+        making.start((watcher, show) -> {
+            byte[] pdf = PdfFolio.bytes(folio(dossier.job(), dossier), watcher);
+            show.accept(() -> then.accept(pdf));
+        });
+    }
+
+    /** The bytes of the PDF, for whoever is beside the window already. */
+    public Background.Work<byte[]> pdf() {
+        Dossier dossier = dossier();
+        return () -> PdfFolio.bytes(folio(dossier.job(), dossier));
+    }
+
+    /** Writes the PDF into a folder under a name that is not taken. */
+    public void save(Path folder) {
+        Dossier dossier = dossier();
+        write(watcher -> DossierFiles.writeInto(folder, dossier.job().plate().name(), dossier.madeAt().toLocalDate(),
+                PdfFolio.bytes(folio(dossier.job(), dossier), watcher)), folder);
+    }
+
+    /** Writes a page of the web, or Markdown, with its pictures into a new folder; one that is there is not touched. */
+    public void web(Path folder, WebFolio.Form form) {
+        Dossier dossier = dossier();
+        write(watcher -> WebFolio.writeInto(folder, folio(dossier.job(), dossier), form, watcher), folder);
+    }
+
+    private interface Writing {
+        Path write(Watcher watcher) throws IOException;
+    }
+
+    private void write(Writing work, Path where) {
+        writing.start((watcher, show) -> {
+            try {
+                Path file = work.write(watcher);
+                show.accept(() -> model.tell(Labels.of("dossier.saved", file), false));
+            } catch (IOException e) {
+                show.accept(() -> model.tell(Labels.of("dossier.not-saved", where, String.valueOf(e.getMessage())), true));
+            }
+        });
+    }
+}

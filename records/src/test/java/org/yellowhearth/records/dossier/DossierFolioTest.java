@@ -1,0 +1,237 @@
+package org.yellowhearth.records.dossier;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.Year;
+import java.time.ZoneOffset;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import javax.imageio.ImageIO;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import org.w3c.dom.NodeList;
+import org.yellowhearth.core.circuit.StoppedException;
+import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.fact.Adjustment;
+import org.yellowhearth.core.fact.BurnIn;
+import org.yellowhearth.core.fact.BurnReading;
+import org.yellowhearth.core.fact.DossierScope;
+import org.yellowhearth.core.fact.DossierScope.Section;
+import org.yellowhearth.core.fact.Fitting;
+import org.yellowhearth.core.fact.FunctionCheck;
+import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Entry;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.records.folio.Folio;
+import org.yellowhearth.records.folio.Folio.Block;
+import org.yellowhearth.records.folio.PdfFolio;
+import org.yellowhearth.records.folio.WebFolio;
+import org.yellowhearth.records.jobfile.JobReader;
+import org.yellowhearth.records.json.JsonText;
+import org.yellowhearth.records.knowledge.KnowledgeFiles;
+
+/** The dossier by its sections, as a PDF, a page of the web and Markdown, read back by other means. */
+public class DossierFolioTest {
+    private static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
+    private static final ZonedDateTime NOW = Instant.parse("2026-08-01T10:00:00Z").atZone(ZoneOffset.UTC);
+    private Path folder;
+    private Path picture;
+    private Job job;
+
+    @BeforeClass
+    public void makeAJobWithEverything() throws IOException {
+        folder = Files.createTempDirectory("folios");
+        picture = folder.resolve("photo.jpg");
+        ImageIO.write(new BufferedImage(640, 400, BufferedImage.TYPE_INT_RGB), "jpg", picture.toFile());
+        Path demo = Path.of(System.getProperty("hearth.root"), "demo", "mess-receiver.json");
+        job = new JobReader(KNOWLEDGE).read(JsonText.read(demo), NOW).job();
+        put(new Photograph("p1", "a".repeat(64) + ".jpg", "front.jpg", 640, 400, Optional.empty(),
+                "The front <as> it came & went",
+                Photograph.Side.FRONT, Optional.empty()));
+        put(Fitting.of(PartRef.of("C14")).with(f -> {
+            f.removed = true;
+            f.keptAt = "in a bag inside the cabinet";
+        }));
+        put(new Adjustment("a1", Adjustment.Adjusted.BIAS, "V5 grid", "V", -8, 0.2, OptionalDouble.empty(), "",
+                List.of(new Adjustment.Turn(NOW.toInstant(), -6, -8.1, OptionalDouble.of(1), true, ""))));
+        put(new FunctionCheck("f1", "Sound", "Volume | without *crackle*", FunctionCheck.FunctionOutcome.WORKS, ""));
+        put(new BurnIn("b1", NOW.toInstant(), 24, List.of(new BurnIn.BurnChannel("HT", "V", OptionalDouble.of(250), 8)),
+                BurnIn.BurnEnd.PASSED, ""));
+        for (int k = 0; k < 12; k++) {
+            put(new BurnReading("r" + k, "b1", NOW.plusHours(2L * k + 1).toInstant(),
+                    List.of(new BurnReading.BurnShown("HT", 250 + k % 3)),
+                    k == 4 ? "one crackle" : ""));
+        }
+    }
+
+    private void put(Item item) {
+        job = job.after(
+                new Entry(job.journal().size(), NOW, new Act.Did(new Edit.ItemChanged(job.item(item.id()), Optional.of(item)))));
+    }
+
+    @AfterClass
+    public void sweep() throws IOException {
+        try (Stream<Path> all = Files.walk(folder)) {
+            for (Path p : all.sorted(java.util.Comparator.reverseOrder()).toList()) {
+                Files.delete(p);
+            }
+        }
+    }
+
+    private Folio folio(DossierScope scope) {
+        return DossierFolio.of(Dossier.of(job, KNOWLEDGE, NOW.plusDays(2)), scope, _ -> Optional.of(picture),
+                () -> SupplyProof.of(job, KNOWLEDGE, Year.of(2026)));
+    }
+
+    private static List<String> headings(Folio folio) {
+        return folio.parts().stream().map(Folio.Part::heading).filter(h -> !h.isEmpty()).toList();
+    }
+
+    /** Every section that has something to say is told in its order; one that is left out is not, and neither is an empty one. */
+    @Test
+    public void sectionsAreToldAndLeftOut() {
+        assertThat(headings(folio(DossierScope.BLANK))).containsExactly("Set plate", "Photographs", "What was found", "Parts",
+                "What gave way, and to what", "Readings, verdicts and reasons", "The supply before and after",
+                "What it measures now", "Burn-in",
+                "What to watch", "Parts that were kept", "What goes where", "Journal", "Methods and sources");
+        assertThat(headings(folio(DossierScope.forOwner()))).contains("Set plate", "Burn-in", "What goes where")
+                .doesNotContain("Journal", "Readings, verdicts and reasons", "Parts");
+        assertThat(headings(folio(DossierScope.BLANK.with(Section.JOURNAL, false).with(Section.PLATE, false)))).doesNotContain(
+                "Journal",
+                "Set plate");
+        assertThat(DossierScope.forOwner().with(Section.JOURNAL, true).tells(Section.JOURNAL)).isTrue();
+    }
+
+    @Test
+    public void thePdfTellsItAllAndDescribesItsPictures() throws IOException {
+        byte[] pdf = PdfFolio.bytes(folio(DossierScope.BLANK));
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+            assertThat(text).contains("The front <as> it came & went", "in a bag inside the cabinet",
+                    "target -8 ± 0.2 V, -6 → -8.1 V",
+                    "at its target", "one crackle", "Local rules decide", "The supply worked out");
+            assertThat(document.getDocumentCatalog().getLanguage()).isEqualTo("en");
+            assertThat(document.getDocumentCatalog().getDocumentOutline().children()).hasSizeGreaterThan(10);
+            int fonts = 0;
+            for (PDPage page : document.getPages()) {
+                for (COSName name : page.getResources().getFontNames()) {
+                    assertThat(page.getResources().getFont(name).isEmbedded()).as(name.getName()).isTrue();
+                    fonts++;
+                }
+            }
+            assertThat(fonts).isGreaterThan(5);
+            assertThat(alternatives(document)).anyMatch(a -> a.startsWith("The front <as>"));
+        }
+    }
+
+    private static List<String> alternatives(PDDocument document) {
+        List<String> all = new ArrayList<>();
+        document.getDocument().getXrefTable().keySet().forEach(key -> {
+            if (document.getDocument().getObjectFromPool(key).getObject() instanceof COSDictionary d
+                    && d.getDictionaryObject(COSName.getPDFName("Alt")) instanceof COSString s) {
+                all.add(s.getString());
+            }
+        });
+        return all;
+    }
+
+    /** A browser's own parser reads the page: every picture is there and described, and nothing typed becomes markup. */
+    @Test
+    public void thePageOfTheWebIsWhole() throws Exception {
+        Path file = WebFolio.writeInto(folder.resolve("web"), folio(DossierScope.BLANK), WebFolio.Form.HTML, Watcher.NOBODY);
+        String html = Files.readString(file);
+        String xml = html.replaceFirst("<!doctype html>", "").replaceAll("<meta ([^>]*)>", "<meta $1/>")
+                .replaceAll("<img ([^>]*)>", "<img $1/>");
+        DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
+        factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
+        org.w3c.dom.Document document = factory.newDocumentBuilder()
+                .parse(new ByteArrayInputStream(xml.getBytes(StandardCharsets.UTF_8)));
+        NodeList pictures = document.getElementsByTagName("img");
+        assertThat(pictures.getLength()).isEqualTo(job.items(Photograph.class).size());
+        for (int k = 0; k < pictures.getLength(); k++) {
+            assertThat(pictures.item(k).getAttributes().getNamedItem("alt").getNodeValue()).isNotBlank();
+            assertThat(file.resolveSibling(pictures.item(k).getAttributes().getNamedItem("src").getNodeValue())).exists();
+        }
+        assertThat(document.getElementsByTagName("svg").getLength()).isGreaterThanOrEqualTo(2);
+        assertThat(document.getElementsByTagName("as").getLength()).isZero();
+        assertThat(document.getElementsByTagName("h2").getLength()).isEqualTo(14);
+    }
+
+    @Test
+    public void markdownTakesNothingTypedForMarkup() throws IOException {
+        Path file = WebFolio.writeInto(folder.resolve("markdown"), folio(DossierScope.BLANK), WebFolio.Form.MARKDOWN,
+                Watcher.NOBODY);
+        String text = Files.readString(file);
+        assertThat(text).contains("# Brindlecote 51", "## Burn-in", "Volume | without \\*crackle\\*", "The front \\<as\\>",
+                "](drawing-01.svg)",
+                "](picture-01.jpg)");
+        assertThat(file.resolveSibling("drawing-02.svg")).exists();
+        text.lines().filter(l -> l.startsWith("| ")).forEach(l -> assertThat(l).endsWith(" |"));
+    }
+
+    /** A folder that is there is not touched; one that is stopped half way, or misses a picture, is gone. */
+    @DataProvider
+    Object[][] mishaps() {
+        return new Object[][]{{"stopped", StoppedException.class}, {"missing", IOException.class}};
+    }
+
+    @Test(dataProvider = "mishaps")
+    public void nothingHalfIsLeft(String what, Class<? extends Exception> thrown) {
+        Folio folio = what.equals("missing")
+                ? new Folio("t", "", "",
+                        List.of(new Folio.Part("", List.of(new Block.Picture(folder.resolve("nowhere.jpg"), "a", "")))))
+                : folio(DossierScope.BLANK);
+        Path to = folder.resolve(what);
+        assertThatThrownBy(
+                () -> WebFolio.writeInto(to, folio, WebFolio.Form.HTML, share -> !what.equals("stopped") || share < 0.5))
+                .isInstanceOf(thrown);
+        assertThat(to).doesNotExist();
+        assertThat(folder.toFile().list()).noneMatch(n -> n.startsWith(".folio"));
+    }
+
+    @Test
+    public void whatIsThereIsNotTouched() throws IOException {
+        Path there = Files.createDirectory(folder.resolve("there"));
+        Files.writeString(there.resolve("mine.txt"), "mine");
+        assertThatThrownBy(() -> WebFolio.writeInto(there, folio(DossierScope.forOwner()), WebFolio.Form.HTML, Watcher.NOBODY))
+                .isInstanceOf(FileAlreadyExistsException.class).hasMessageContaining("choose another name");
+        assertThat(there.toFile().list()).containsExactly("mine.txt");
+    }
+
+    @Test
+    public void aPdfCanBeStopped() {
+        Map<Integer, Integer> asked = new java.util.HashMap<>();
+        assertThatThrownBy(() -> PdfFolio.bytes(folio(DossierScope.BLANK), share -> asked.merge(1, 1, Integer::sum) < 5))
+                .isInstanceOf(StoppedException.class);
+        assertThat(asked.get(1)).isEqualTo(5);
+    }
+}
