@@ -9,12 +9,15 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.prefs.Preferences;
 
+import javafx.animation.Animation;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
-import javafx.scene.control.Label;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
+import javafx.util.Duration;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Choice.Whence;
@@ -26,6 +29,7 @@ import org.yellowhearth.desk.shell.ChooserAsk;
 import org.yellowhearth.desk.shell.DesktopNotice;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
+import org.yellowhearth.desk.shell.SorryView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.records.dossier.DossierFiles;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
@@ -67,6 +71,10 @@ public final class HearthApplication extends Application {
                     new DossierView(desk, files, DossierFiles.usualFolder(folder)));
             stage.setScene(new Scene(shell, WIDTH, HEIGHT));
             CrashReports.tell(desk);
+            desk.safekeeping().backUpWhenDue();
+            Timeline hourly = new Timeline(new KeyFrame(Duration.hours(1), _ -> desk.safekeeping().backUpWhenDue()));
+            hourly.setCycleCount(Animation.INDEFINITE);
+            hourly.play();
             DesktopNotice.of(System.getProperty("os.name"), System.getenv().getOrDefault("PATH", ""))
                     .ifPresent(notice -> desk.agenda().onDue(lines -> notice.show(Labels.of("agenda.notice", lines.size()),
                             desk.agenda().summary(lines))));
@@ -79,16 +87,14 @@ public final class HearthApplication extends Application {
             }
         } catch (ShopException e) {
             LOG.error("The shop could not be opened", e);
-            stage.setScene(new Scene(sorry(e.getMessage()), 760, 320));
+            stage.setScene(new Scene(sorry(e.getMessage(), folder, () -> start(stage)), 900, 520));
         }
         stage.show();
     }
 
-    private static StackPane sorry(String message) {
-        Label label = new Label(message);
-        label.setWrapText(true);
-        label.getStyleClass().add("sorry");
-        StackPane pane = new StackPane(label);
+    /** Says why the shop does not open, and offers what can be done about it. */
+    private StackPane sorry(String message, Path folder, Runnable again) {
+        StackPane pane = new StackPane(new SorryView(message, folder, aside, again));
         new Appearance().applyTo(pane);
         pane.getStyleClass().add("hearth-root");
         return pane;

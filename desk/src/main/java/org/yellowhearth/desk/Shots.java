@@ -289,6 +289,8 @@ public final class Shots extends Application {
         steps.add(() -> model.agenda().add(id("Tarrowmere"), OwnTask.TaskKind.PARTS, "Valves from the estate sale", "fri"));
         wait(3);
         shot("agenda");
+        steps.add(() -> open("Brindlecote"));
+        wait(2);
     }
 
     private String id(String name) {

@@ -98,6 +98,11 @@ abstract class Window {
             }
 
             @Override
+            public Optional<Path> newFolder(String suggestedName) {
+                return Optional.of(folder.resolve(suggestedName));
+            }
+
+            @Override
             public Optional<Path> newJobFile(String suggestedName) {
                 return Optional.of(folder.resolve(suggestedName));
             }

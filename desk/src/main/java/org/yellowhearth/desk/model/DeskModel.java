@@ -75,6 +75,7 @@ public final class DeskModel {
     private final ProveModel prove;
     private final AgendaModel agenda;
     private final DossierModel dossier;
+    private final SafekeepingModel safekeeping;
     private boolean keeping;
     private final AtomicInteger ids = new AtomicInteger();
 
@@ -100,6 +101,7 @@ public final class DeskModel {
         this.prove = new ProveModel(this);
         this.agenda = new AgendaModel(this, shop);
         this.dossier = new DossierModel(this);
+        this.safekeeping = new SafekeepingModel(this, shop);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -179,6 +181,10 @@ public final class DeskModel {
 
     public ProveModel prove() {
         return prove;
+    }
+
+    public SafekeepingModel safekeeping() {
+        return safekeeping;
     }
 
     public DossierModel dossier() {

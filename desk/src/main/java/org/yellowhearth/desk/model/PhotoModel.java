@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.model;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -86,6 +87,11 @@ public final class PhotoModel {
     /** Stops bringing in; what is in already stays. */
     public void stop() {
         stopped.set(true);
+    }
+
+    /** Copies originals into a folder. */
+    void copyTo(Path folder, List<Photograph> photographs) throws IOException {
+        store.copyTo(folder, photographs);
     }
 
     /** The picture of a photograph, for whoever works beside the window already; empty where it is missing, which the log tells. */

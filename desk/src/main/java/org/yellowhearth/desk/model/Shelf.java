@@ -35,7 +35,7 @@ import org.yellowhearth.records.store.Shop;
 /** The jobs on the shelf: what is there, what comes in and what goes out as files. */
 public final class Shelf {
     /** Where photographs lie beside a job file. */
-    private static final String PHOTOGRAPHS = "photographs";
+    static final String PHOTOGRAPHS = "photographs";
 
     private final Shop shop;
     private final PhotoStore photographs;

@@ -89,6 +89,7 @@ public final class ShopView extends BorderPane {
         pages.put("shelf", shelf);
         pages.put("agenda", agenda);
         pages.put("drawer", drawer);
+        pages.put("safekeeping", new SafekeepingPane(model, files));
         show = page -> place.getChildren().setAll(pages.get(page));
         tabs = new PageTabs(pages.keySet(), "shop.page.", "shop-", show);
         tabs.mark("shelf");
@@ -106,7 +107,7 @@ public final class ShopView extends BorderPane {
         model.shelf().jobsProperty().addListener((_, _, jobs) -> fill(jobs));
     }
 
-    /** Shows shelf, agenda or drawer. */
+    /** Shows shelf, agenda, drawer or safekeeping. */
     public void show(String page) {
         tabs.mark(page);
         show.accept(page);

@@ -10,7 +10,6 @@ import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -44,7 +43,6 @@ import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.records.jobfile.JobReader;
 import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.json.JsonText;
 import org.yellowhearth.records.json.RecordJson;
@@ -54,20 +52,22 @@ import org.yellowhearth.records.json.RecordJson;
  * keeps a second window out.
  */
 public final class SqliteShop implements Shop {
-    private static final String FILE = "shop.sqlite";
+    static final String FILE = "shop.sqlite";
 
+    private final Path folder;
     private final Handle handle;
     private final Connection connection;
     private final FileChannel lockChannel;
-    private final JobReader reader;
+    private final Journals journals;
     private final Map<String, Job> open = new HashMap<>();
     private Optional<Stock> stock = Optional.empty();
 
-    private SqliteShop(Connection connection, FileChannel lockChannel, Knowledge knowledge) {
+    private SqliteShop(Path folder, Connection connection, FileChannel lockChannel, Knowledge knowledge) {
+        this.folder = folder;
         this.connection = connection;
         this.handle = Jdbi.create(connection).open();
         this.lockChannel = lockChannel;
-        this.reader = new JobReader(knowledge);
+        this.journals = new Journals(handle, knowledge);
     }
 
     /**
@@ -90,7 +90,7 @@ public final class SqliteShop implements Shop {
                 throw new FlywayException("it was made by a newer version of the program");
             }
             flyway.migrate();
-            return new SqliteShop(source.getConnection(), lock, knowledge);
+            return new SqliteShop(folder, source.getConnection(), lock, knowledge);
         } catch (FlywayException | SQLException e) {
             release(lock);
             throw new ShopException("The shop in " + folder + " cannot be opened: " + firstLine(e)
@@ -98,7 +98,7 @@ public final class SqliteShop implements Shop {
         }
     }
 
-    private static String firstLine(Throwable e) {
+    static String firstLine(Throwable e) {
         Throwable cause = e;
         while (cause.getCause() != null) {
             cause = cause.getCause();
@@ -139,6 +139,11 @@ public final class SqliteShop implements Shop {
         }
     }
 
+    /** The folder it is kept in. */
+    public Path folder() {
+        return folder;
+    }
+
     @Override
     public synchronized List<ShelfEntry> shelf() {
         return guarded("read the shelf", () -> handle.createQuery("select id from job order by touched_at desc, name, id")
@@ -151,23 +156,16 @@ public final class SqliteShop implements Shop {
     }
 
     private Job load(String id) {
-        return guarded("read a job", () -> {
-            List<Entry> journal = handle
-                    .createQuery("select number, at, zone, act from entry where job = :job order by number").bind("job", id)
-                    .map((row, _) -> new Entry(row.getInt("number"),
-                            Instant.parse(row.getString("at")).atZone(ZoneId.of(row.getString("zone"))),
-                            reader.act(JsonText.read(row.getString("act")))))
-                    .list();
-            if (journal.isEmpty()) {
-                throw new ShopException("There is no job " + id + " in this shop.");
-            }
-            return Job.of(journal);
-        });
+        return guarded("read a job", () -> journals.job(id));
     }
 
     @Override
     public synchronized String add(Job job) {
-        String id = UUID.randomUUID().toString();
+        return addAs(UUID.randomUUID().toString(), job);
+    }
+
+    /** Puts a job on the shelf under the id that it had. */
+    synchronized String addAs(String id, Job job) {
         guarded("put a job on the shelf", () -> inTransaction(() -> {
             write(id, job, job.journal());
             project(id, List.of(), job.census());
@@ -305,6 +303,16 @@ public final class SqliteShop implements Shop {
                 .forEach(p -> handle.execute("insert into stock values (?, ?, ?, ?, ?)", p.id(), p.whence().code(), p.title(),
                         p.quantity().isPresent() ? Integer.valueOf(p.quantity().getAsInt()) : null,
                         RecordJson.write(p).toString()));
+    }
+
+    /** Writes a whole copy of the shop as it stands at this moment into a new file. */
+    synchronized void copyTo(Path file) {
+        guarded("be copied", () -> handle.execute("vacuum into ?", file.toString()));
+    }
+
+    /** Lets the file grow no larger than so many pages: a full disk, for tests. */
+    synchronized void limitPages(long pages) {
+        guarded("be limited", () -> handle.createQuery("pragma max_page_count = " + pages).mapTo(Long.class).one());
     }
 
     private static Double boxed(OptionalDouble value) {

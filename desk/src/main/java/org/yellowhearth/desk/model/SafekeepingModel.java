@@ -1,0 +1,179 @@
+package org.yellowhearth.desk.model;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.records.jobfile.JobWriter;
+import org.yellowhearth.records.stock.StockCsv;
+import org.yellowhearth.records.store.Backups;
+import org.yellowhearth.records.store.Backups.Backup;
+import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.records.store.Shop.ShelfEntry;
+import org.yellowhearth.records.store.SqliteShop;
+
+/** Copies of the shop without the window: made when they are due, looked into, jobs brought back, and the whole shop as open files. */
+public final class SafekeepingModel {
+    private static final Logger LOG = LoggerFactory.getLogger(SafekeepingModel.class);
+    private static final Duration EVERY = Duration.ofHours(20);
+
+    private final DeskModel model;
+    private final Shop shop;
+    private final ReadOnlyObjectWrapper<List<Backup>> backups = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyObjectWrapper<Optional<Opened>> opened = new ReadOnlyObjectWrapper<>(Optional.empty());
+
+    /** How a job of a backup stands to the one on the shelf. */
+    public enum Stands {
+        SAME, SHELF_HAS_MORE, BACKUP_HAS_MORE, NOT_ON_SHELF
+    }
+
+    /** A job of a backup. */
+    public record InBackup(ShelfEntry entry, Stands stands) {
+    }
+
+    /** A backup that is looked into. */
+    public record Opened(Backup backup, List<InBackup> jobs) {
+    }
+
+    SafekeepingModel(DeskModel model, Shop shop) {
+        this.model = model;
+        this.shop = shop;
+    }
+
+    /** The copies, the newest first. */
+    public ReadOnlyObjectProperty<List<Backup>> backupsProperty() {
+        return backups.getReadOnlyProperty();
+    }
+
+    /** The copy that is looked into. */
+    public ReadOnlyObjectProperty<Optional<Opened>> openedProperty() {
+        return opened.getReadOnlyProperty();
+    }
+
+    private Optional<SqliteShop> file() {
+        return Optional.of(shop).filter(SqliteShop.class::isInstance).map(SqliteShop.class::cast);
+    }
+
+    private static List<Backup> found(SqliteShop of) {
+        try {
+            return Backups.of(of.folder());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Looks which there are. */
+    public void refresh() {
+        file().ifPresent(s -> model.background().keep(() -> found(s), backups::set));
+    }
+
+    /** Makes one where the newest is older than a day and the shop holds anything; to be asked at the start and now and then. */
+    public void backUpWhenDue() {
+        Instant now = model.now().toInstant();
+        file().ifPresent(s -> model.background().keep(() -> found(s).stream().noneMatch(b -> b.at().isAfter(now.minus(EVERY)))
+                && !s.shelf().isEmpty(), due -> {
+                    if (due) {
+                        make(s, checked -> LOG.info("Backed up: {} jobs, {} entries", checked.jobs(), checked.entries()));
+                    }
+                }));
+    }
+
+    /** Makes one now. */
+    public void backUp() {
+        model.tell(Labels.of("safe.making"), false);
+        file().ifPresent(s -> make(s, c -> model.tell(Labels.of("safe.made", c.jobs(), c.entries()), false)));
+    }
+
+    /** Only the copying keeps the shop busy; it is read through beside everything else. */
+    private void make(SqliteShop of, Consumer<Backups.Checked> then) {
+        Instant now = model.now().toInstant();
+        model.background().keep(() -> Backups.copy(of), copy -> model.background()
+                .aside(() -> Backups.settle(copy, model.knowledge(), now), checked -> {
+                    then.accept(checked);
+                    refresh();
+                }));
+    }
+
+    /** Looks into one, and holds it against the shelf. */
+    public void look(Backup backup) {
+        model.background().keep(() -> {
+            List<ShelfEntry> shelf = shop.shelf();
+            return new Opened(backup, Backups.jobs(backup.file(), model.knowledge()).stream()
+                    .map(e -> new InBackup(e, stands(e, shelf))).toList());
+        }, o -> opened.set(Optional.of(o)));
+    }
+
+    private static Stands stands(ShelfEntry in, List<ShelfEntry> shelf) {
+        Optional<Job> there = shelf.stream().filter(e -> e.id().equals(in.id())).map(ShelfEntry::job).findFirst();
+        int more = there.map(j -> Integer.compare(in.job().journal().size(), j.journal().size())).orElse(2);
+        return more == 2
+                ? Stands.NOT_ON_SHELF
+                : more > 0 ? Stands.BACKUP_HAS_MORE : more < 0 ? Stands.SHELF_HAS_MORE : Stands.SAME;
+    }
+
+    /** Closes it. */
+    public void shut() {
+        opened.set(Optional.empty());
+    }
+
+    /** Puts a job of a backup onto the shelf as one more: what is there stays as it is. */
+    public void bringBack(ShelfEntry entry) {
+        model.background().keep(() -> shop.add(entry.job()), _ -> {
+            model.tell(Labels.of("safe.brought", entry.job().plate().name()), false);
+            model.shelf().refresh();
+        });
+    }
+
+    /** Writes every job with its photographs, and the drawer, as open files into a new folder. */
+    public void takeOut(Path folder) {
+        model.background().keep(() -> {
+            try {
+                return new Background.Notice(Labels.of("safe.written", written(folder), folder), false);
+            } catch (FileAlreadyExistsException e) {
+                return new Background.Notice(Labels.of("safe.not-written", folder, e.getReason()), true);
+            } catch (IOException e) {
+                return new Background.Notice(Labels.of("safe.not-written", folder, e.toString()), true);
+            }
+        }, n -> model.tell(n.text(), n.trouble()));
+    }
+
+    private int written(Path folder) throws IOException {
+        if (Files.exists(folder)) {
+            throw new FileAlreadyExistsException(folder.toString(), null, "it is there already; choose another name");
+        }
+        Files.createDirectories(folder);
+        Set<String> names = new HashSet<>();
+        List<Photograph> photographs = new ArrayList<>();
+        List<ShelfEntry> all = shop.shelf();
+        for (ShelfEntry e : all) {
+            String plain = e.job().plate().name().replaceAll("[^\\p{L}\\p{N} .-]", "").strip();
+            String name = plain.isEmpty() ? "set" : plain.substring(0, Math.min(60, plain.length()));
+            for (int k = 2; !names.add(name.toLowerCase(java.util.Locale.ROOT)); k++) {
+                name = name.replaceFirst(" \\(\\d+\\)$", "") + " (" + k + ")";
+            }
+            Files.write(folder.resolve(name + ".json"), JobWriter.write(e.id(), e.job()).getBytes(StandardCharsets.UTF_8));
+            photographs.addAll(e.job().items(Photograph.class));
+        }
+        model.photographs().copyTo(folder.resolve(Shelf.PHOTOGRAPHS), photographs);
+        Files.write(folder.resolve("drawer.csv"), StockCsv.write(shop.stock().drawer()).getBytes(StandardCharsets.UTF_8));
+        return all.size();
+    }
+}

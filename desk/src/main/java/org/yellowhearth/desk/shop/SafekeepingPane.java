@@ -1,0 +1,86 @@
+package org.yellowhearth.desk.shop;
+
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+
+import javafx.scene.Node;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.SafekeepingModel;
+import org.yellowhearth.desk.model.SafekeepingModel.InBackup;
+import org.yellowhearth.desk.model.SafekeepingModel.Opened;
+import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.records.store.Backups.Backup;
+
+/** Safekeeping: the copies of the shop, what is in them, and the whole shop as open files. */
+final class SafekeepingPane extends VBox {
+    private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("EEEE d MMMM yyyy, HH:mm", Locale.ENGLISH);
+    private static final double MEGABYTE = 1e6;
+
+    private final DeskModel model;
+    private final SafekeepingModel safe;
+    private final VBox list = new VBox();
+
+    SafekeepingPane(DeskModel model, FileAsk files) {
+        this.model = model;
+        safe = model.safekeeping();
+        getStyleClass().add("agenda");
+        list.getStyleClass().add("agenda-list");
+        list.setId("safe-list");
+        list.setMinWidth(0);
+        ScrollPane scroll = new ScrollPane(list);
+        scroll.setFitToWidth(true);
+        scroll.getStyleClass().add("page");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        FlowPane buttons = new FlowPane(Page.button("safe.now", "safe-now", safe::backUp),
+                Page.button("safe.out", "safe-out", () -> files.newFolder(Labels.of("safe.file")).ifPresent(safe::takeOut)));
+        buttons.getStyleClass().add("line-form");
+        getChildren().addAll(Page.text(Labels.of("safe.about"), "quiet"), buttons, scroll);
+        safe.backupsProperty().addListener((_, _, _) -> show());
+        safe.openedProperty().addListener((_, _, _) -> show());
+        sceneProperty().addListener((_, _, scene) -> {
+            if (scene != null) {
+                safe.refresh();
+                show();
+            }
+        });
+    }
+
+    private void show() {
+        Page.fillRows(list, safe.backupsProperty().get(), "safe.none", this::row);
+    }
+
+    private Node row(Backup b) {
+        boolean open = safe.openedProperty().get().filter(o -> o.backup().equals(b)).isPresent();
+        String id = Long.toString(b.at().getEpochSecond());
+        Node head = Page.row(Page.text(Labels.of("safe.backup", WHEN.format(b.at().atZone(model.now().getZone())),
+                String.format(Locale.ROOT, "%.1f", b.bytes() / MEGABYTE)), "strong-note"),
+                open
+                        ? Page.button("safe.shut", "safe-shut-" + id, safe::shut)
+                        : Page.button("safe.look", "safe-look-" + id, () -> safe.look(b)));
+        VBox box = new VBox(head);
+        box.getStyleClass().add("renew-card");
+        safe.openedProperty().get().filter(_ -> open).map(Opened::jobs)
+                .ifPresent(jobs -> jobs.forEach(j -> box.getChildren().add(job(j))));
+        return box;
+    }
+
+    private Node job(InBackup j) {
+        String stands = Labels.of(switch (j.stands()) {
+            case SAME -> "safe.same";
+            case SHELF_HAS_MORE -> "safe.more";
+            case BACKUP_HAS_MORE -> "safe.less";
+            case NOT_ON_SHELF -> "safe.gone";
+        });
+        boolean shelfLacks = j.stands() == SafekeepingModel.Stands.BACKUP_HAS_MORE
+                || j.stands() == SafekeepingModel.Stands.NOT_ON_SHELF;
+        return Page.row(Page.text(Labels.of("safe.job", j.entry().job().plate().name(), j.entry().job().journal().size())),
+                Page.text(stands, shelfLacks ? "point-against" : "quiet"),
+                Page.button("safe.bring", "safe-bring-" + j.entry().id(), () -> safe.bringBack(j.entry())));
+    }
+}
