@@ -4,10 +4,13 @@ import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.Map;
 
+import javafx.beans.binding.Bindings;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.image.Image;
@@ -24,6 +27,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.DossierModel;
 import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.records.dossier.SetPapers;
 import org.yellowhearth.records.folio.WebFolio;
 
 /** Dossier: which sections it tells, the pages themselves, and the ways out of the shop. */
@@ -31,6 +35,8 @@ public final class DossierView extends BorderPane {
     private static final float SCREEN_DOTS = 96;
     /** More pages than these are in the file but not drawn here. */
     private static final int MOST_PREVIEWED = 12;
+
+    private static final double MARGIN = 60;
 
     private final DeskModel model;
     private final DossierModel dossier;
@@ -68,6 +74,15 @@ public final class DossierView extends BorderPane {
                 Page.button("dossier.out", "take-out",
                         () -> files.newJobFile(model.job().plate().name() + ".json").ifPresent(model::takeOut)),
                 Page.button("dossier.print", "print", () -> tray.print(dossier.pdf())));
+        MenuButton papers = new MenuButton(Labels.of("dossier.papers"));
+        papers.setId("dossier-papers");
+        for (SetPapers.Kind kind : SetPapers.Kind.values()) {
+            papers.getItems().add(
+                    paper(model.words().word(kind), () -> tray.save(model.words().word(kind) + ".pdf", dossier.paper(kind))));
+        }
+        papers.getItems()
+                .add(paper(Labels.of("dossier.labels"), () -> tray.save(Labels.of("dossier.labels-file"), dossier.labels())));
+        buttons.getChildren().add(papers);
         buttons.getStyleClass().add("dossier-buttons");
         setTop(new VBox(head, buttons));
         pages.getStyleClass().add("pages");
@@ -81,6 +96,12 @@ public final class DossierView extends BorderPane {
                 refresh();
             }
         });
+    }
+
+    private static MenuItem paper(String label, Runnable action) {
+        MenuItem item = new MenuItem(label);
+        item.setOnAction(_ -> action.run());
+        return item;
     }
 
     private ScrollPane choice() {
@@ -119,15 +140,17 @@ public final class DossierView extends BorderPane {
         dossier.pdf(pdf -> model.background().aside(() -> PaperTray.drawn(pdf, MOST_PREVIEWED, SCREEN_DOTS), preview -> {
             if (mine == wanted) {
                 count.setText(Labels.of("dossier.pages", preview.pageCount()));
-                pages.getChildren().setAll(preview.pictures().stream().map(DossierView::sheet).toList());
+                pages.getChildren().setAll(preview.pictures().stream().map(this::sheet).toList());
             }
         }));
     }
 
-    private static Node sheet(Image picture) {
+    private Node sheet(Image picture) {
         ImageView view = new ImageView(picture);
         view.setPreserveRatio(true);
         view.setSmooth(true);
+        // Where large text leaves less room the sheet is smaller, and never cut off.
+        view.fitWidthProperty().bind(Bindings.min(picture.getWidth(), pages.widthProperty().subtract(MARGIN)));
         HBox paper = new HBox(view);
         paper.getStyleClass().add("paper");
         paper.setMaxWidth(HBox.USE_PREF_SIZE);

@@ -3,6 +3,7 @@ package org.yellowhearth.desk.model;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Year;
+import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -20,6 +21,8 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.records.dossier.Dossier;
 import org.yellowhearth.records.dossier.DossierFiles;
 import org.yellowhearth.records.dossier.DossierFolio;
+import org.yellowhearth.records.dossier.LabelSheet;
+import org.yellowhearth.records.dossier.SetPapers;
 import org.yellowhearth.records.dossier.SupplyProof;
 import org.yellowhearth.records.folio.Folio;
 import org.yellowhearth.records.folio.PdfFolio;
@@ -105,6 +108,21 @@ public final class DossierModel {
     public Background.Work<byte[]> pdf() {
         Dossier dossier = dossier();
         return () -> PdfFolio.bytes(folio(dossier.job(), dossier));
+    }
+
+    /** The bytes of another paper about the set. */
+    public Background.Work<byte[]> paper(SetPapers.Kind kind) {
+        Job job = model.job();
+        ZonedDateTime now = model.now();
+        return () -> PdfFolio.bytes(SetPapers.of(kind, job, model.knowledge(), now));
+    }
+
+    /** The bytes of labels to cut out. */
+    public Background.Work<byte[]> labels() {
+        Job job = model.job();
+        String id = model.openProperty().get().orElseThrow().id();
+        ZonedDateTime now = model.now();
+        return () -> LabelSheet.of(id, job, now);
     }
 
     /** Writes the PDF into a folder under a name that is not taken. */

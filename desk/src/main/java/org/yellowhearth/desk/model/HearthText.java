@@ -84,6 +84,6 @@ public final class HearthText {
         if (s < DAY) {
             return s / HOUR + " h " + s % HOUR / MINUTE + " min";
         }
-        return s / DAY + " days";
+        return s / DAY + (s < 2 * DAY ? " day" : " days");
     }
 }

@@ -1,6 +1,5 @@
 package org.yellowhearth.desk.renew;
 
-import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,7 +22,6 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.RenewModel;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.dossier.RenewPapers;
 import org.yellowhearth.records.words.Describe;
 
 /** A bought kit or the whole drawer against every place that is open: which part goes where, what stays open and why. */
@@ -107,10 +105,9 @@ final class KitPage extends Page {
             papers.getChildren().add(text(Labels.of("renew.kit.no-labels"), "quiet"));
             return;
         }
-        ZonedDateTime now = model().now();
         papers.getChildren().addAll(
                 button("renew.kit.labels.save", "kit-labels",
-                        () -> tray.save(Labels.of("renew.labels.file"), () -> RenewPapers.labels(job, now))),
-                button("renew.print", "kit-print", () -> tray.print(() -> RenewPapers.labels(job, now))));
+                        () -> tray.save(Labels.of("renew.labels.file"), model().dossier().labels())),
+                button("renew.print", "kit-print", () -> tray.print(model().dossier().labels())));
     }
 }

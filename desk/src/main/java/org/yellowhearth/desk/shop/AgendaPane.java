@@ -73,7 +73,10 @@ final class AgendaPane extends VBox {
         undo = Page.button("agenda.undo", "agenda-undo", agenda::undo);
         HBox.setHgrow(echo, Priority.ALWAYS);
         echo.setMaxWidth(Double.MAX_VALUE);
-        ScrollPane scroll = new ScrollPane(list);
+        VBox all = new VBox(addLine());
+        all.getStyleClass().add("agenda-list");
+        all.setMinWidth(0);
+        ScrollPane scroll = new ScrollPane(all);
         scroll.setFitToWidth(true);
         scroll.getStyleClass().add("page");
         VBox.setVgrow(scroll, Priority.ALWAYS);
@@ -82,7 +85,8 @@ final class AgendaPane extends VBox {
                 Page.button("agenda.in", "agenda-in", () -> files.calendar()
                         .ifPresent(f -> job().ifPresent(j -> agenda.bringIn(f, j)))));
         below.getStyleClass().add("agenda-below");
-        getChildren().addAll(clock, addLine(), below, scroll);
+        all.getChildren().addAll(below, list);
+        getChildren().addAll(clock, scroll);
         agenda.agendaProperty().addListener((_, _, _) -> {
             // What is being typed is not swept away.
             if (editing.isEmpty()) {

@@ -94,6 +94,8 @@ public final class ShopView extends BorderPane {
         tabs = new PageTabs(pages.keySet(), "shop.page.", "shop-", show);
         tabs.mark("shelf");
         model.agenda().agendaProperty().addListener((_, _, now) -> tabs.count("agenda", now.map(Agenda::pressing).orElse(0L)));
+        title.setMinWidth(Region.USE_PREF_SIZE);
+        HBox.setHgrow(tabs, Priority.ALWAYS);
         HBox line = new HBox(title, tabs);
         line.getStyleClass().add("stage-line");
         VBox middle = new VBox(line, place);

@@ -5,34 +5,25 @@ import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 
 import org.openpdf.text.Document;
 import org.openpdf.text.Paragraph;
-import org.openpdf.text.Rectangle;
-import org.openpdf.text.pdf.PdfPCell;
 import org.openpdf.text.pdf.PdfPTable;
 import org.openpdf.text.pdf.PdfWriter;
 import org.yellowhearth.core.fact.BenchTask;
-import org.yellowhearth.core.fact.Choice;
-import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.Shopping;
 import org.yellowhearth.records.folio.Pages;
 import org.yellowhearth.records.words.Describe;
 import org.yellowhearth.records.words.Words;
 
-/** The papers of renewing: the sheet to work from, labels for the bags of new parts, the record of what was removed, the list to order by. */
+/** The papers of renewing: the sheet to work from, the record of what was removed, the list to order by. */
 public final class RenewPapers {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
-    private static final double POINTS_PER_MM = 72 / 25.4;
-    private static final int LABELS_IN_A_ROW = 3;
-    private static final float LABEL_HEIGHT = (float) (36 * POINTS_PER_MM);
     private static final String BOX = "[  ]";
     private static final String DONE = "[x]";
 
@@ -50,12 +41,6 @@ public final class RenewPapers {
     public static byte[] sheet(Job job, Knowledge knowledge, ZonedDateTime madeAt) {
         RenewPapers p = new RenewPapers(job.plate().name(), madeAt);
         return p.made("Fitting sheet", d -> p.sheet(d, job, FittingSheet.of(job, knowledge)));
-    }
-
-    /** A label for each part that was chosen and is not in yet. */
-    public static byte[] labels(Job job, ZonedDateTime madeAt) {
-        RenewPapers p = new RenewPapers(job.plate().name(), madeAt);
-        return p.made("Labels", d -> p.labels(d, job));
     }
 
     /** The record of every part that gives way. */
@@ -120,44 +105,6 @@ public final class RenewPapers {
     public static String what(FittingSheet.Step s, Words words, Describe describe) {
         return s.part().map(p -> p.ref() + "  " + describe.value(p) + "  →  " + s.choice().map(Describe::choice).orElse(""))
                 .orElseGet(() -> s.task().map(t -> words.word(t.doing()) + ": " + t.what()).orElse(""));
-    }
-
-    private void labels(Document document, Job job) {
-        Describe describe = new Describe(Words.of(job.plate().dialect()));
-        PdfPTable table = new PdfPTable(LABELS_IN_A_ROW);
-        table.setWidthPercentage(100);
-        int count = 0;
-        for (Choice c : job.items(Choice.class)) {
-            Optional<Part> old = job.part(c.part());
-            boolean in = job.of(c.part(), Fitting.class).stream().anyMatch(Fitting::fitted);
-            if (old.isPresent() && !in) {
-                table.addCell(label(job, c, old.get(), describe));
-                count++;
-            }
-        }
-        for (int k = count; k % LABELS_IN_A_ROW != 0; k++) {
-            PdfPCell nothing = new PdfPCell();
-            nothing.setBorder(Rectangle.NO_BORDER);
-            table.addCell(nothing);
-        }
-        if (count == 0) {
-            add(document, pages.line("Nothing that was chosen waits to be fitted."));
-        } else {
-            document.add(table);
-        }
-    }
-
-    private PdfPCell label(Job job, Choice c, Part old, Describe describe) {
-        PdfPCell cell = new PdfPCell();
-        cell.setBorder(Rectangle.BOX);
-        cell.setBorderColor(Pages.RULE);
-        cell.setPadding(6);
-        cell.setMinimumHeight(LABEL_HEIGHT);
-        cell.addElement(pages.labelled(c.part().toString(), Describe.choice(c)));
-        cell.addElement(pages.quietLine("for " + describe.value(old)));
-        cell.addElement(pages.quietLine(c.all().stream().map(Choice.Taken::title).collect(Collectors.joining(", "))));
-        cell.addElement(pages.quietLine(job.plate().name()));
-        return cell;
     }
 
     private void record(Document document, Job job, Knowledge knowledge) {

@@ -3,6 +3,11 @@ package org.yellowhearth.records.dossier;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.google.zxing.BinaryBitmap;
+import com.google.zxing.ReaderException;
+import com.google.zxing.client.j2se.BufferedImageLuminanceSource;
+import com.google.zxing.common.HybridBinarizer;
+import com.google.zxing.qrcode.QRCodeReader;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -28,6 +33,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -41,10 +47,14 @@ import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.BurnReading;
 import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.DossierScope.Section;
+import org.yellowhearth.core.fact.EstimateLine;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.fact.TakeApartStep;
+import org.yellowhearth.core.fact.ThreePoint;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
@@ -233,5 +243,53 @@ public class DossierFolioTest {
         assertThatThrownBy(() -> PdfFolio.bytes(folio(DossierScope.BLANK), share -> asked.merge(1, 1, Integer::sum) < 5))
                 .isInstanceOf(StoppedException.class);
         assertThat(asked.get(1)).isEqualTo(5);
+    }
+
+    /** The estimate adds up as it says (PERT: (least + 4 likely + most) / 6), the last that came off goes on first, disposal names what is there. */
+    @Test
+    public void papersAboutTheSetAreMade() throws IOException {
+        put(new EstimateLine("e1", Phase.SUPPLY, "Reservoir & coupling", new ThreePoint(2, 4, 12), new ThreePoint(10, 20, 30)));
+        put(new TakeApartStep("t1", 1, TakeApartStep.Fixing.SCREWS, 4, "back panel", "tray A", "long ones below",
+                Optional.empty(), true));
+        put(new TakeApartStep("t2", 2, TakeApartStep.Fixing.KNOB, 3, "knobs", "bag 7", "", Optional.empty(), false));
+        String estimate = text(PdfFolio.bytes(SetPapers.of(SetPapers.Kind.ESTIMATE, job, KNOWLEDGE, NOW)));
+        assertThat(estimate).contains("Reservoir & coupling", "2 – 4 – 12", "10 – 20 – 30", "An estimate, not a price");
+        String again = text(PdfFolio.bytes(SetPapers.of(SetPapers.Kind.REASSEMBLY, job, KNOWLEDGE, NOW)));
+        assertThat(again).containsSubsequence("2.", "3 × knobs", "bag 7", "[ ]", "1.", "4 × back panel", "long ones below",
+                "[x]");
+        assertThat(text(PdfFolio.bytes(SetPapers.of(SetPapers.Kind.DISPOSAL, job, KNOWLEDGE, NOW)))).contains("radium",
+                "Local rules decide");
+    }
+
+    /** Every code is read back by a reader of codes from the page as it prints. */
+    @Test(dependsOnMethods = "papersAboutTheSetAreMade")
+    public void codesOfLabelsAreReadBack() throws Exception {
+        byte[] pdf = LabelSheet.of("36d01ab4-3931-4f50-bd52-773fa059a73c", job, NOW);
+        assertThat(text(pdf)).contains("C14 old part, kept", "in a bag inside the cabinet", "2. 3 × knobs");
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            BufferedImage page = new PDFRenderer(document).renderImageWithDPI(0, 200);
+            List<String> read = new ArrayList<>();
+            // One column of labels after the other, as a telephone is held over them.
+            for (int y = 0; y + 300 < page.getHeight(); y += 60) {
+                for (int x : new int[]{110, 780}) {
+                    BufferedImage label = page.getSubimage(x, y, 300, 300);
+                    try {
+                        read.add(new QRCodeReader()
+                                .decode(new BinaryBitmap(new HybridBinarizer(new BufferedImageLuminanceSource(label))))
+                                .getText());
+                    } catch (ReaderException _) {
+                        // Nothing whole is in this window.
+                    }
+                }
+            }
+            assertThat(read).contains("hearth:36d01ab4-3931-4f50-bd52-773fa059a73c",
+                    "hearth:36d01ab4-3931-4f50-bd52-773fa059a73c#C14", "hearth:36d01ab4-3931-4f50-bd52-773fa059a73c#step-2");
+        }
+    }
+
+    private static String text(byte[] pdf) throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+        }
     }
 }

@@ -51,6 +51,7 @@ import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.records.dossier.Dossier;
 import org.yellowhearth.records.dossier.DossierFolio;
+import org.yellowhearth.records.dossier.LabelSheet;
 import org.yellowhearth.records.dossier.RenewPapers;
 import org.yellowhearth.records.dossier.SupplyProof;
 import org.yellowhearth.records.folio.PdfFolio;
@@ -305,7 +306,7 @@ public class RenewWorkTest {
         assertThat(sheet.indexOf("C1 16")).isLessThan(sheet.indexOf("Stop and test")).isLessThan(sheet.indexOf("C5 0.047"));
         String record = text(RenewPapers.record(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW));
         assertThat(record).contains("in a bag inside the cabinet", "A repairer of 1952 would have fitted", "AE-22-450");
-        assertThat(text(RenewPapers.labels(b.job(), Bench.NOW))).contains("C7 22 µF 50 V", "for 25 µF 25 V", "PA-47n-630");
+        assertThat(text(LabelSheet.of("7", b.job(), Bench.NOW))).contains("C7 22 µF 50 V", "for 25 µF 25 V", "PA-47n-630");
         Shopping list = Shopping.of(
                 List.of(new Shopping.Wanting("Set", b.job().items(Choice.class), b.job().items(Fitting.class))),
                 Map.of("AE-22-450", of("AE-22-450")), new Shopping.Terms(0, 5, 0, 0));

@@ -146,6 +146,7 @@ import org.yellowhearth.core.wake.RampRun;
 import org.yellowhearth.core.wake.RampTells;
 import org.yellowhearth.core.wake.WakeWords;
 import org.yellowhearth.records.census.Column;
+import org.yellowhearth.records.dossier.SetPapers;
 import org.yellowhearth.records.json.RecordJson;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
 
@@ -188,7 +189,7 @@ public class WordsTest {
                 Qualifier.values(), Bound.End.values(), Contact.values(), MeterLoading.Meter.values(), Look.Sign.values(),
                 StatedValue.Origin.values(),
                 Place.Side.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
-                DossierScope.Section.values(),
+                DossierScope.Section.values(), SetPapers.Kind.values(),
                 SupplyRectifier.Scheme.values(), SupplyRectifier.Make.values(),
                 SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), Knob.Which.values(), ModelValue.Origin.values(),
                 SupplyReading.Kind.values(), SupplyReading.State.values(), SupplyTarget.Follows.values(), Fault.Mode.values(),

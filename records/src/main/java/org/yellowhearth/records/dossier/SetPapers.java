@@ -1,0 +1,106 @@
+package org.yellowhearth.records.dossier;
+
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+import org.yellowhearth.core.arrival.Estimate;
+import org.yellowhearth.core.fact.Budget;
+import org.yellowhearth.core.fact.Consent;
+import org.yellowhearth.core.fact.EstimateLine;
+import org.yellowhearth.core.fact.Phase;
+import org.yellowhearth.core.fact.TakeApartStep;
+import org.yellowhearth.core.fact.ThreePoint;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.records.folio.Folio;
+import org.yellowhearth.records.folio.Folio.Block;
+import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.records.words.Words;
+
+/** Papers about a set as a whole: the estimate for its owner, the list by which it goes together again, and what goes where. */
+public final class SetPapers {
+    private SetPapers() {
+    }
+
+    /** Which paper. */
+    public enum Kind implements Coded {
+        ESTIMATE, REASSEMBLY, DISPOSAL
+    }
+
+    /** A paper as a folio. */
+    public static Folio of(Kind kind, Job job, Knowledge knowledge, ZonedDateTime madeAt) {
+        Words words = Words.of(job.plate().dialect());
+        List<Block> blocks = new ArrayList<>(
+                List.of(new Block.Title(words.word(kind)),
+                        Folio.quiet(job.plate().name() + "  ·  " + DossierFolio.DAY.format(madeAt))));
+        switch (kind) {
+            case ESTIMATE -> estimate(job, words, blocks);
+            case REASSEMBLY -> reassembly(job, words, blocks);
+            case DISPOSAL -> {
+                Dossier dossier = new Dossier(job, List.of(), knowledge, madeAt);
+                List<Block> all = new SetBlocks(dossier, words, new Describe(words, job)).disposal();
+                blocks.addAll(
+                        all.isEmpty() ? List.of(Folio.words("Nothing that the census names needs more than the usual.")) : all);
+            }
+        }
+        return new Folio(words.word(kind) + ": " + job.plate().name(), "",
+                job.plate().name() + "  ·  " + DossierFolio.DAY.format(madeAt),
+                List.of(new Folio.Part("", blocks)));
+    }
+
+    private static void estimate(Job job, Words words, List<Block> blocks) {
+        Estimate e = Estimate.of(job);
+        String currency = job.aspect(Budget.class).currency();
+        for (Phase phase : Phase.values()) {
+            List<EstimateLine> lines = job.items(EstimateLine.class).stream().filter(l -> l.phase() == phase).toList();
+            if (lines.isEmpty()) {
+                continue;
+            }
+            blocks.add(new Block.Head(words.word(phase), "", ""));
+            blocks.add(Folio.figures(List.of("work", "hours, least – likely – most", currency + ", least – likely – most"),
+                    lines.stream().map(l -> List.of(l.text(), three(l.hours()), three(l.money()))).toList()));
+            Estimate.Sum sum = e.phases().get(phase);
+            blocks.add(new Block.Labelled("Likely",
+                    number(sum.hours().mean()) + " h, " + (number(sum.money().mean()) + " " + currency).strip()
+                            + ", hours paid; not more than " + (number(sum.money().to()) + " " + currency).strip()
+                            + " in nineteen of twenty cases"));
+            job.items(Consent.class).stream().filter(c -> c.phase() == phase)
+                    .forEach(c -> blocks.add(new Block.Labelled("Agreed",
+                            "up to " + (number(c.amount()) + " " + currency).strip() + ", " + c.how())));
+        }
+        blocks.add(new Block.Labelled("In all", number(e.whole().hours().mean()) + " h, "
+                + (number(e.whole().money().mean()) + " " + currency).strip()));
+        e.reasons().forEach(r -> blocks.add(Folio.words(words.say(r))));
+        blocks.add(Folio.quiet("An estimate, not a price: what an old set hides shows only when it is open."));
+    }
+
+    private static String three(ThreePoint t) {
+        return number(t.low()) + " – " + number(t.likely()) + " – " + number(t.high());
+    }
+
+    private static String number(double value) {
+        return Quantity.ratio(value).toString();
+    }
+
+    /** What came off last goes on first. */
+    private static void reassembly(Job job, Words words, List<Block> blocks) {
+        List<TakeApartStep> steps = job.items(TakeApartStep.class).stream()
+                .sorted(Comparator.comparingInt(TakeApartStep::number).reversed())
+                .toList();
+        if (steps.isEmpty()) {
+            blocks.add(Folio.words("Nothing was written down of taking it apart."));
+            return;
+        }
+        blocks.add(Folio.figures(List.of("", "what", "how it sat", "lies in", "done"), steps.stream()
+                .map(t -> List.of(t.number() + ".", t.count() + " × " + t.what() + ", " + words.word(t.fixing()), t.orientation(),
+                        t.kept(),
+                        t.refitted() ? "[x]" : "[  ]"))
+                .toList()));
+        blocks.add(Folio.quiet(
+                "Count what is left over: it should be nothing. No lead under tension, nothing under a screw that was not there."));
+    }
+}
