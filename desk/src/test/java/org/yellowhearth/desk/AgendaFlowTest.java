@@ -16,6 +16,7 @@ import javafx.scene.layout.VBox;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.OwnTask;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.model.Stage;
 
 /** The agenda in the real window: what a burn-in asks for is seen on the plate and the shelf, answered, added to and written out. */
@@ -97,5 +98,22 @@ public class AgendaFlowTest extends Window {
         until(() -> list().contains("Tomorrow   1"));
         assertThat(model.shelf().jobsProperty().get().stream().flatMap(o -> o.job().items(OwnTask.class).stream()))
                 .singleElement().satisfies(t -> assertThat(t.wholeDay()).isTrue());
+    }
+
+    /** A value in another notation finds the part; Enter opens it there. */
+    @Test
+    public void anythingIsFoundFromAnywhere() {
+        openJob("Brindlecote");
+        press(KeyCode.CONTROL, KeyCode.F);
+        settle();
+        type("find-text", ".05 brindle");
+        until(() -> model.archive().foundProperty().get().filter(f -> f.search().equals(".05 brindle")).isPresent());
+        settle();
+        assertThat(find("find-said", Label.class).getText()).startsWith("1 found");
+        press(KeyCode.ENTER);
+        until(() -> model.openProperty().get().isPresent());
+        settle();
+        assertThat(model.stageProperty().get()).isEqualTo(Stage.ASSESS);
+        assertThat(model.chosenProperty().get()).contains(PartRef.of("C4"));
     }
 }

@@ -76,6 +76,7 @@ public final class DeskModel {
     private final AgendaModel agenda;
     private final DossierModel dossier;
     private final SafekeepingModel safekeeping;
+    private final ArchiveModel archive;
     private boolean keeping;
     private final AtomicInteger ids = new AtomicInteger();
 
@@ -102,6 +103,7 @@ public final class DeskModel {
         this.agenda = new AgendaModel(this, shop);
         this.dossier = new DossierModel(this);
         this.safekeeping = new SafekeepingModel(this, shop);
+        this.archive = new ArchiveModel(this);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -181,6 +183,10 @@ public final class DeskModel {
 
     public ProveModel prove() {
         return prove;
+    }
+
+    public ArchiveModel archive() {
+        return archive;
     }
 
     public SafekeepingModel safekeeping() {

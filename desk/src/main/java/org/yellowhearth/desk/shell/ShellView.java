@@ -91,7 +91,7 @@ public final class ShellView extends StackPane {
         sight.widthProperty().bind(bench.widthProperty());
         sight.heightProperty().bind(bench.heightProperty());
         bench.setClip(sight);
-        job.setTop(new SetPlateView(model, this::toAgenda));
+        job.setTop(new SetPlateView(model, () -> toShop("agenda")));
         job.setLeft(path(model));
         job.setCenter(bench);
         job.setRight(reasons);
@@ -184,9 +184,9 @@ public final class ShellView extends StackPane {
         shop.show(page);
     }
 
-    private void toAgenda() {
-        shop.show("agenda");
+    private void toShop(String page) {
         model.toShop();
+        shop.show(page);
     }
 
     /** Shows a page of Arrival by its name. */
@@ -264,7 +264,8 @@ public final class ShellView extends StackPane {
             case DIGIT1, DIGIT2, DIGIT3, DIGIT4, DIGIT5, DIGIT6, DIGIT7, DIGIT8, DIGIT9 ->
                 model.stageProperty().set(List.of(Stage.values()).get(e.getCode().getCode() - KeyCode.DIGIT1.getCode()));
             case DIGIT0 -> model.stageProperty().set(Stage.DOSSIER);
-            case G -> toAgenda();
+            case G -> toShop("agenda");
+            case F -> toShop("find");
             case HOME -> {
                 if (inJob) {
                     model.toShop();

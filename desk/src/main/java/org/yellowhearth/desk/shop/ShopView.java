@@ -89,6 +89,7 @@ public final class ShopView extends BorderPane {
         pages.put("shelf", shelf);
         pages.put("agenda", agenda);
         pages.put("drawer", drawer);
+        pages.put("find", new FindPane(model));
         pages.put("safekeeping", new SafekeepingPane(model, files));
         show = page -> place.getChildren().setAll(pages.get(page));
         tabs = new PageTabs(pages.keySet(), "shop.page.", "shop-", show);
@@ -109,7 +110,7 @@ public final class ShopView extends BorderPane {
         model.shelf().jobsProperty().addListener((_, _, jobs) -> fill(jobs));
     }
 
-    /** Shows shelf, agenda, drawer or safekeeping. */
+    /** Shows shelf, agenda, drawer, find or safekeeping. */
     public void show(String page) {
         tabs.mark(page);
         show.accept(page);
