@@ -80,6 +80,8 @@ public class ArchiveTest {
         assertThat(find("moon brindle")).singleElement().satisfies(h -> assertThat(h.set()).isEqualTo("Brindlecote 51"));
         assertThat(find("BRINDLE")).first().satisfies(h -> assertThat(h.set()).isEqualTo("Brindlecote 51"));
         assertThat(find("brindle").stream().filter(h -> h.where() == Where.SET)).hasSize(1);
+        // What is found by the plate of its set alone is not what was looked for.
+        assertThat(find("brindle").stream().filter(h -> h.where() == Where.PART)).isEmpty();
         assertThat(find("leaflet glued")).isNotEmpty().allSatisfy(h -> assertThat(h.where()).isEqualTo(Where.WRITTEN));
         assertThat(find("moonshine")).isEmpty();
         assertThat(find("  ")).isEmpty();
