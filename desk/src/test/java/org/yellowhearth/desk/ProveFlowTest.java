@@ -74,13 +74,14 @@ public class ProveFlowTest extends Window {
         type("read-point", "HT");
         type("read-volts", "203");
         type("read-line", "230");
+        type("read-settings", "volume at zero");
         click("read-keep");
         assertThat(job().items(SupplyReading.class)).hasSize(read + 1);
         type("read-point", "HT");
         click("read-keep");
         assertThat(model.background().noticeProperty().get().text()).contains("Volts is missing");
         until(() -> all("prove-chart", GridPane.class).contains("HT2"));
-        assertThat(all("prove-chart", GridPane.class)).contains("✗ out", "±5 %");
+        assertThat(all("prove-chart", GridPane.class)).contains("✗ out", "±5 %", "230 V line, volume at zero");
         asked = List.of(folder.resolve("evidence.pdf"));
         Path paper = asked.getFirst();
         click("prove-save");

@@ -15,9 +15,11 @@ import org.yellowhearth.core.fact.BenchHours;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.BurnReading;
 import org.yellowhearth.core.fact.CalibrationHold;
+import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Consent;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
+import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.OwnTask;
 import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.ReformPlan;
@@ -45,6 +47,7 @@ public final class StageDues {
     private static final Duration A_LOOK = Duration.ofMinutes(10);
     private static final Duration A_CALL = Duration.ofMinutes(15);
     private static final int REFORM_KEY = 50;
+    private static final int MOST_NAMED = 6;
 
     private final Knowledge knowledge;
     private final Map<ReformPlan, List<Double>> steps = new HashMap<>();
@@ -66,6 +69,7 @@ public final class StageDues {
         holds(job, now.toInstant(), all);
         charge(job, now.toInstant(), all);
         owner(job, all);
+        parts(job, all);
         own(job, now, all);
         return all.stream().map(d -> marked(job, d)).toList();
     }
@@ -182,6 +186,21 @@ public final class StageDues {
         }
         job.items(Wish.class).stream().filter(w -> w.wanted() == Wish.Wanted.UNDECIDED)
                 .forEach(w -> all.add(call("wish-" + w.id(), Message.of(AgendaWords.WISH, w.text()))));
+    }
+
+    /** What was chosen from the catalogue and is not in yet has to come from somewhere. */
+    private static void parts(Job job, List<Due> all) {
+        List<String> awaited = job.items(Choice.class).stream()
+                .filter(c -> c.all().stream().anyMatch(t -> t.whence() == Choice.Whence.CATALOGUE))
+                .filter(c -> job.of(c.part(), Fitting.class).stream().noneMatch(Fitting::fitted)).map(c -> c.part().toString())
+                .toList();
+        if (!awaited.isEmpty()) {
+            String named = String.join(", ", awaited.stream().limit(MOST_NAMED).toList())
+                    + (awaited.size() > MOST_NAMED ? " …" : "");
+            all.add(Due.of("parts", DueSource.PARTS, Message.of(AgendaWords.PARTS, Integer.toString(awaited.size()), named),
+                    Optional.empty(),
+                    A_CALL, Optional.empty()));
+        }
     }
 
     private static Due call(String key, Message what) {

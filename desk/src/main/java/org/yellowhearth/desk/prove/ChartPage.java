@@ -100,7 +100,8 @@ final class ChartPage extends Page {
             table.head(List.of(Labels.of("prove.chart.none")));
         } else {
             table.head(List.of(Labels.of("prove.point"), Labels.of("prove.drawing"), Labels.of("prove.within.short"),
-                    Labels.of("prove.before"), Labels.of("prove.after"), Labels.of("prove.off"), ""));
+                    Labels.of("prove.before"), Labels.of("prove.after"), Labels.of("prove.off"), "",
+                    Labels.of("prove.read-with")));
             lines.forEach(this::line);
         }
         BeforeAfter all = BeforeAfter.of(job);
@@ -123,7 +124,7 @@ final class ChartPage extends Page {
         verdict.setMinWidth(USE_PREF_SIZE);
         table.row(List.of(l.target().point(), Quantity.volts(l.target().volts()).toString(),
                 "±" + Quantity.percent(l.tolerance()), ProvePapers.measured(l.before()), ProvePapers.measured(l.after()),
-                ProvePapers.off(l.deviation())), "figure", verdict);
+                ProvePapers.off(l.deviation())), "figure", verdict, text(ProvePapers.conditions(l, model().words()), "quiet"));
     }
 
     private static String mark(ChartVerdict v) {

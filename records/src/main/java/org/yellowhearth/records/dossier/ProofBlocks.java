@@ -204,13 +204,31 @@ final class ProofBlocks {
         if (chart.lines().isEmpty()) {
             return;
         }
-        all.add(Folio.figures(List.of("point", "drawing", "within", "before", "after", "off by", ""), chart.lines().stream()
-                .map(l -> List.of(l.target().point(), Quantity.volts(l.target().volts()).toString(),
-                        "±" + Quantity.percent(l.tolerance()),
-                        measured(l.before()), measured(l.after()), off(l.deviation()), words.word(l.verdict())))
-                .toList()));
+        all.add(Folio.figures(List.of("point", "drawing", "within", "before", "after", "off by", "", "read with"),
+                chart.lines().stream()
+                        .map(l -> List.of(l.target().point(), Quantity.volts(l.target().volts()).toString(),
+                                "±" + Quantity.percent(l.tolerance()),
+                                measured(l.before()), measured(l.after()), off(l.deviation()),
+                                words.word(l.verdict()), conditions(l, words)))
+                        .toList()));
         all.add(Folio.quiet(
                 "Readings are brought to the line and the meter that the drawing speaks of; what was shown stands in brackets."));
+    }
+
+    /** Line, meter, signal and controls at the newest reading. */
+    static String conditions(VoltageChart.Line l, Words words) {
+        return l.after().or(l::before).map(VoltageChart.Measured::reading).map(r -> {
+            List<String> said = new ArrayList<>();
+            r.lineVolts().ifPresent(v -> said.add(Quantity.volts(v) + " line"));
+            r.meterOhms().ifPresent(o -> said.add(Quantity.ohms(o) + " meter"));
+            if (r.state() != SupplyReading.State.UNSTATED) {
+                said.add(words.word(r.state()));
+            }
+            if (!r.settings().isEmpty()) {
+                said.add(r.settings());
+            }
+            return String.join(", ", said);
+        }).orElse("");
     }
 
     /** A reading as it comes to the drawing's conditions, and as it was. */

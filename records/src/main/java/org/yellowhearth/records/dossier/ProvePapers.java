@@ -55,6 +55,11 @@ public final class ProvePapers {
         return ProofBlocks.measured(m);
     }
 
+    /** Under what a point was read last: line, meter, signal, controls. */
+    public static String conditions(VoltageChart.Line l, Words words) {
+        return ProofBlocks.conditions(l, words);
+    }
+
     /** A deviation with its sign. */
     public static String off(OptionalDouble deviation) {
         return ProofBlocks.off(deviation);

@@ -22,9 +22,11 @@ import org.yellowhearth.core.fact.AgendaMark;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.BurnReading;
 import org.yellowhearth.core.fact.CalibrationHold;
+import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Consent;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
+import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.OwnTask;
 import org.yellowhearth.core.fact.Phase;
@@ -36,6 +38,8 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reform.Planner;
+import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.records.stock.StockCsv;
 import org.yellowhearth.records.words.Words;
 
 /** What each stage asks for, as it comes and goes with the job and the clock. */
@@ -106,6 +110,21 @@ public class StageDuesTest {
         put(b, new Consent("c", Phase.SUPPLY, 400, "by telephone", T));
         put(b, new Wish("k", Wish.Kind.COSMETIC, "polish the knobs", Wish.Wanted.NOT_WANTED));
         assertThat(at(b, Duration.ZERO)).isEmpty();
+    }
+
+    /** What was chosen from the catalogue is awaited until it is in; what lies in the drawer is not. */
+    @Test
+    public void chosenPartsAreAwaitedUntilTheyAreIn() {
+        Bench b = Bench.of(1950);
+        b.type("+ C1 16 MFD 450 V electrolytic reservoir; + C2 16 MFD 450 V electrolytic decoupling");
+        StockPart ware = StockCsv.shipped(VerdictTest.KNOWLEDGE.kinds().keySet()).getFirst();
+        put(b, Choice.one(PartRef.of("C1"), ware.taken()));
+        put(b, Choice.one(PartRef.of("C2"), new Choice.Taken("d-1", "a bag", Choice.Whence.DRAWER, ware.ware())));
+        assertThat(of(b, Duration.ZERO, DueSource.PARTS)).singleElement()
+                .satisfies(d -> assertThat(Words.of(b.job().plate().dialect())
+                        .say(d.what())).isEqualTo("Parts to be ordered or awaited: 1, for C1"));
+        put(b, Fitting.of(PartRef.of("C1")).with(f -> f.fitted = true));
+        assertThat(of(b, Duration.ZERO, DueSource.PARTS)).isEmpty();
     }
 
     /** A set that was unplugged with a charge in it: with a measured bleeder it has a time, without one it has none and stays. */
