@@ -185,7 +185,7 @@ public class ReformFlowTest extends Window {
                 "begin",
                 "end: discharge it");
         click("hours-calendar");
-        assertThat(Files.readString(folder.resolve("forming.ics"))).contains("BEGIN:VEVENT", "C16b begin");
+        assertThat(Files.readString(folder.resolve("forming.ics"))).contains("BEGIN:VEVENT", "C16b: begin");
         page("run");
         click("run-begin");
         clock.goOn(Duration.ofMinutes(2));
