@@ -161,7 +161,7 @@ public class ReformFlowTest extends Window {
         type("run-amperes", "30 mA");
         click("run-keep");
         assertThat(run().phase()).isEqualTo(ReformRun.RunPhase.STOPPED);
-        assertThat(said("run-counsel")).contains("current above its bound");
+        until(() -> said("run-counsel").contains("current above its bound"));
         click("run-abort");
         assertThat(run().phase()).as("a reason is wanted").isEqualTo(ReformRun.RunPhase.STOPPED);
         type("run-reason", "it hissed");
