@@ -15,7 +15,6 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyReading;
@@ -39,7 +38,6 @@ import org.yellowhearth.records.drawing.SupplySymbols;
 
 /** The voltage river over the supply it flows through. A symbol that is dragged up or down changes its value on trial. */
 final class RiverPage extends BorderPane {
-    private static final int MOMENTS = 160;
     private static final double USUAL_METER = 0.02;
     private static final double DECADE_PIXELS = 140;
     private static final double KEY_STEP = 1.12;
@@ -200,19 +198,7 @@ final class RiverPage extends BorderPane {
     }
 
     private List<River.Reach> reaches(SupplyFigures figures) {
-        return figures.waveforms().map(w -> figures.points().stream().filter(p -> trace.points().contains(p.name())).map(p -> {
-            Wave v = w.voltage(p.name());
-            return new River.Reach(p.name(), p.dcVolts(), v.least(), v.most(), twice(v));
-        }).toList()).orElse(List.of());
-    }
-
-    /** Two periods of a wave at even distances. */
-    static List<Double> twice(Wave wave) {
-        List<Double> all = new ArrayList<>();
-        for (int k = 0; k <= MOMENTS; k++) {
-            all.add(wave.at(2 * wave.period() * k / MOMENTS));
-        }
-        return all;
+        return River.reaches(figures).stream().filter(r -> trace.points().contains(r.point())).toList();
     }
 
     private List<River.Post> posts() {

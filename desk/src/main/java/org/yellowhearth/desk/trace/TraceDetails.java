@@ -37,6 +37,7 @@ import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.records.drawing.River;
 import org.yellowhearth.records.drawing.WaveChart;
 import org.yellowhearth.records.words.Describe;
 
@@ -158,8 +159,8 @@ final class TraceDetails extends ScrollPane {
             Function<Waveforms, Wave> of = point ? f -> f.voltage(name) : f -> f.current(element(name));
             Wave here = of.apply(w);
             List<WaveChart.Curve> curves = new ArrayList<>();
-            drawn.ifPresent(d -> curves.add(new WaveChart.Curve(RiverPage.twice(of.apply(d)), "wave-drawn")));
-            curves.add(new WaveChart.Curve(RiverPage.twice(here), "wave-now"));
+            drawn.ifPresent(d -> curves.add(new WaveChart.Curve(River.twice(of.apply(d)), "wave-drawn")));
+            curves.add(new WaveChart.Curve(River.twice(here), "wave-now"));
             Unit up = point ? Unit.VOLT : Unit.AMPERE;
             wave.show((width, height, em) -> WaveChart.waves(curves, 2 * here.period(), Unit.SECOND, up, width, height, em));
             wave.setAccessibleText(name + " " + Quantity.of(here.mean(), up));

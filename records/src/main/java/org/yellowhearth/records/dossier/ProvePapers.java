@@ -55,7 +55,7 @@ public final class ProvePapers {
         return ProofBlocks.measured(m);
     }
 
-    /** Under what a point was read last: line, meter, signal, controls. */
+    /** Under what the shown figure of a point was read: line, meter, signal, controls. */
     public static String conditions(VoltageChart.Line l, Words words) {
         return ProofBlocks.conditions(l, words);
     }

@@ -1,12 +1,10 @@
 package org.yellowhearth.records.dossier;
 
 import java.time.Year;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
-import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
@@ -26,7 +24,6 @@ import org.yellowhearth.records.drawing.River;
 public record SupplyProof(VoltageChart chart, Optional<River> river) {
     /** Nothing but the table as it was read. */
     public static final SupplyProof NONE = new SupplyProof(new VoltageChart(List.of()), Optional.empty());
-    private static final int MOMENTS = 48;
     private static final double USUAL_CHANCE = 0.1;
 
     /** Works it out. */
@@ -35,26 +32,10 @@ public record SupplyProof(VoltageChart chart, Optional<River> river) {
         Optional<Supply> fitted = RampPlanner.bare(job, knowledge, age, _ -> USUAL_CHANCE).map(RampPlanner.Bare::supply);
         VoltageChart chart = VoltageChart.of(job, fitted);
         SupplyModel came = SupplyModel.of(job, knowledge, SupplyModel.View.AS_IT_IS, age);
-        List<River.Reach> before = came.supply().map(s -> reaches(SupplyFigures.of(s, came.points()))).orElse(List.of());
-        List<River.Reach> is = fitted.map(s -> reaches(SupplyFigures.of(s, came.points()))).orElse(List.of());
+        List<River.Reach> before = came.supply().map(s -> River.reaches(SupplyFigures.of(s, came.points()))).orElse(List.of());
+        List<River.Reach> is = fitted.map(s -> River.reaches(SupplyFigures.of(s, came.points()))).orElse(List.of());
         return new SupplyProof(chart, is.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new River(job.items(SupplySection.class), before, is, List.of())));
-    }
-
-    private static List<River.Reach> reaches(SupplyFigures figures) {
-        return figures.waveforms().map(w -> figures.points().stream().map(p -> {
-            Wave v = w.voltage(p.name());
-            return new River.Reach(p.name(), p.dcVolts(), v.least(), v.most(), twice(v));
-        }).toList()).orElse(List.of());
-    }
-
-    /** Two periods of a wave at even distances. */
-    private static List<Double> twice(Wave wave) {
-        List<Double> all = new ArrayList<>();
-        for (int k = 0; k <= MOMENTS; k++) {
-            all.add(wave.at(2 * wave.period() * k / MOMENTS));
-        }
-        return all;
     }
 }

@@ -5,12 +5,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
+import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.trace.SupplyFigures;
 
 /**
  * The voltage river: every point of a supply over the place where it is drawn, its height the direct voltage, its thickness the ripple.
@@ -23,6 +25,7 @@ import org.yellowhearth.core.quantity.Quantity;
 public record River(List<SupplySection> sections, List<Reach> drawn, List<Reach> now, List<Post> posts) {
     /** The room for the figures of the axis, in heights of the text. */
     public static final double LEFT_EMS = 4;
+    private static final int MOMENTS = 160;
     private static final double LEAST_SHOWN = 5;
     private static final double LEAST_THICK = 3;
     private static final int MOST_TICKS = 7;
@@ -57,6 +60,23 @@ public record River(List<SupplySection> sections, List<Reach> drawn, List<Reach>
         drawn = List.copyOf(drawn);
         now = List.copyOf(now);
         posts = List.copyOf(posts);
+    }
+
+    /** The points of a supply as it was worked out; none where it has no waveforms. */
+    public static List<Reach> reaches(SupplyFigures figures) {
+        return figures.waveforms().map(w -> figures.points().stream().map(p -> {
+            Wave v = w.voltage(p.name());
+            return new Reach(p.name(), p.dcVolts(), v.least(), v.most(), twice(v));
+        }).toList()).orElse(List.of());
+    }
+
+    /** Two periods of a wave at even distances. */
+    public static List<Double> twice(Wave wave) {
+        List<Double> all = new ArrayList<>();
+        for (int k = 0; k <= MOMENTS; k++) {
+            all.add(wave.at(2 * wave.period() * k / MOMENTS));
+        }
+        return all;
     }
 
     /** Everything to be drawn in a box of pixels. */
