@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.net.InetAddress;
+import java.net.InetSocketAddress;
 import java.net.ServerSocket;
+import java.net.Socket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -102,8 +104,16 @@ public class LinkTest {
             link.ask("*OPC?");
             link.ask("*OPC?");
         }).hasMessageContaining("127.0.0.1:" + server.port());
-        assertThatThrownBy(() -> new LinkAddress.Tcp("127.0.0.1", server.port()).open(PATIENCE))
-                .hasMessageContaining("no instrument answers");
+    }
+
+    /** The port is held, without listening, so that no other program can take it meanwhile and answer. */
+    @Test
+    public void whereNothingListensNoInstrumentAnswers() throws IOException {
+        try (Socket held = new Socket()) {
+            held.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0));
+            assertThatThrownBy(() -> new LinkAddress.Tcp("127.0.0.1", held.getLocalPort()).open(PATIENCE))
+                    .hasMessageContaining("no instrument answers");
+        }
     }
 
     @Test
