@@ -294,7 +294,7 @@ public final class Shots extends Application {
     }
 
     private String id(String name) {
-        return model.shelf().jobsProperty().get().stream().filter(j -> j.job().plate().name().startsWith(name)).findFirst()
+        return model.shelf().jobsProperty().get().stream().filter(j -> j.name().startsWith(name)).findFirst()
                 .orElseThrow().id();
     }
 

@@ -96,7 +96,7 @@ public class AgendaFlowTest extends Window {
         click("agenda-done-shown");
         click("undone-" + key);
         until(() -> list().contains("Tomorrow   1"));
-        assertThat(model.shelf().jobsProperty().get().stream().flatMap(o -> o.job().items(OwnTask.class).stream()))
+        assertThat(model.shelf().jobsProperty().get().stream().flatMap(l -> shop.job(l.id()).items(OwnTask.class).stream()))
                 .singleElement().satisfies(t -> assertThat(t.wholeDay()).isTrue());
     }
 

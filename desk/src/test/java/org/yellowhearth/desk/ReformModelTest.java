@@ -392,7 +392,7 @@ public class ReformModelTest {
         assertThat(reform().lane(ref(1)).flatMap(ReformModel.Lane::run)).isEmpty();
         model.shelf().bringIn(List.of(Rooms.demo("mess-receiver.json")));
         model.toShop();
-        model.openJob(model.shelf().jobsProperty().get().stream().filter(j -> j.job().plate().name().startsWith("Brindlecote"))
+        model.openJob(model.shelf().jobsProperty().get().stream().filter(j -> j.name().startsWith("Brindlecote"))
                 .findFirst()
                 .orElseThrow().id());
         PartRef can = PartRef.of("C16b");

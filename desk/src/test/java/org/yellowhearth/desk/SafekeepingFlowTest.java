@@ -24,6 +24,7 @@ import org.yellowhearth.core.fact.DossierScope.Section;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.desk.shell.SorryView;
 import org.yellowhearth.records.store.Backups;
+import org.yellowhearth.records.store.ShelfLine;
 
 /** Safekeeping in the real window: a backup made and looked into, the whole shop out and back, a damaged shop mended; and the dossier's ways out. */
 public class SafekeepingFlowTest extends Window {
@@ -51,7 +52,7 @@ public class SafekeepingFlowTest extends Window {
         Backups.Backup made = Backups.of(folder).getFirst();
         click("safe-look-" + made.at().getEpochSecond());
         until(() -> text(find("safe-list", VBox.class)).contains("as on the shelf"));
-        String id = model.safekeeping().openedProperty().get().orElseThrow().jobs().getFirst().entry().id();
+        String id = model.safekeeping().openedProperty().get().orElseThrow().jobs().getFirst().kept().id();
         click("safe-bring-" + id);
         until(() -> model.shelf().jobsProperty().get().size() == 3);
         assertThat(told()).startsWith("Brought back beside what is there");
@@ -63,7 +64,7 @@ public class SafekeepingFlowTest extends Window {
     /** Out as files and into an empty shop: the same journals, photographs and all. */
     @Test
     public void theWholeShopGoesOutAsFilesAndComesBack() throws IOException {
-        List<Integer> entries = model.shelf().jobsProperty().get().stream().map(o -> o.job().journal().size()).sorted().toList();
+        List<Integer> entries = model.shelf().jobsProperty().get().stream().map(ShelfLine::entries).sorted().toList();
         safekeeping();
         click("safe-out");
         Path out = folder.resolve("shop as files");
@@ -77,7 +78,7 @@ public class SafekeepingFlowTest extends Window {
         robot.interact(() -> model.shelf().bringIn(files));
         settle();
         until(() -> model.shelf().jobsProperty().get().size() == 4);
-        assertThat(model.shelf().jobsProperty().get().stream().map(o -> o.job().journal().size()).sorted().toList())
+        assertThat(model.shelf().jobsProperty().get().stream().map(ShelfLine::entries).sorted().toList())
                 .containsExactly(entries.get(0), entries.get(0), entries.get(1), entries.get(1));
         click("safe-out");
         until(() -> told().contains("it is there already"));

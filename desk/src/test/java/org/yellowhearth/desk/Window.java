@@ -47,7 +47,7 @@ abstract class Window {
     final Appearance appearance = new Appearance();
     private ExecutorService keeper;
     Path folder;
-    private Shop shop;
+    Shop shop;
     DeskModel model;
     List<Path> asked = List.of();
     Stage stage;
@@ -202,7 +202,7 @@ abstract class Window {
         until(() -> model.shelf().jobsProperty().get().size() >= 2);
         press(KeyCode.HOME);
         for (int i = 0; i < model.shelf().jobsProperty().get().size(); i++) {
-            if (model.shelf().jobsProperty().get().get(i).job().plate().name().startsWith(name)) {
+            if (model.shelf().jobsProperty().get().get(i).name().startsWith(name)) {
                 break;
             }
             press(KeyCode.DOWN);

@@ -74,6 +74,14 @@ public final class StageDues {
         return all.stream().map(d -> marked(job, d)).toList();
     }
 
+    /** Whether a job that nobody touches any more still has something to be done about it, now or later. */
+    public boolean maySay(Job job, ZonedDateTime now) {
+        return of(job, now, Map.of()).stream().anyMatch(d -> !d.done())
+                || job.items(ReformPlan.class).stream().anyMatch(p -> Ending
+                        .of(ReformRun.of(p, job.events()), job, Optional.empty(), now.toInstant())
+                        .filter(e -> !e.chores().isEmpty()).isPresent());
+    }
+
     private static Due marked(Job job, Due due) {
         return job.item(AgendaMark.idOf(due.key())).filter(AgendaMark.class::isInstance).map(AgendaMark.class::cast)
                 .map(m -> due.marked(m.until(), due.done() || m.done())).orElse(due);

@@ -1,8 +1,10 @@
 package org.yellowhearth.core.arrival;
 
 import java.time.LocalDate;
+import java.time.Year;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalInt;
 
 import org.yellowhearth.core.fact.Build;
@@ -51,6 +53,13 @@ public final class Ages {
     /** The date on one part, settled by the years of its set; empty where none was read. */
     public static Optional<DateCode.Dating> dating(Job job, Part part, LocalDate today) {
         return part.dateCode().isEmpty() ? Optional.empty() : DateCode.read(part.dateCode(), first(job), last(job), today);
+    }
+
+    /** How old a part was on a day: by its own date where one is settled, else by that of its set. */
+    public static OptionalDouble years(Job job, Part part, LocalDate day) {
+        OptionalDouble ofSet = job.plate().age(Year.of(day.getYear()));
+        return dating(job, part, day).filter(d -> d.settled() != DateCode.Settled.OPEN)
+                .map(d -> OptionalDouble.of(Math.max(0, day.getYear() - d.best().year()))).orElse(ofSet);
     }
 
     /** Every dated part of the census. */

@@ -2,14 +2,12 @@ package org.yellowhearth.core.assess;
 
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.Year;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Stream;
 
@@ -24,7 +22,6 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.core.marking.DateCode;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
@@ -87,7 +84,6 @@ public final class Assessor {
         private final Instant now;
         private final RiskRules risks;
         private final OwnLimits limits;
-        private final OptionalDouble setAge;
         private final List<Capacitor> burst;
         private final Map<PartRef, List<Part>> beside = new HashMap<>();
         private final Surroundings around;
@@ -99,7 +95,6 @@ public final class Assessor {
             this.risks = new RiskRules(knowledge, counts);
             this.limits = new OwnLimits(job);
             this.around = surroundings.apply(job);
-            this.setAge = job.plate().age(Year.of(today.getYear()));
             this.burst = job.items(Look.class).stream().filter(l -> l.sign() == Look.Sign.BURST)
                     .flatMap(l -> job.capacitor(l.part()).stream()).toList();
             for (Parallel p : job.items(Parallel.class)) {
@@ -118,7 +113,8 @@ public final class Assessor {
                 CapacitorKind kind = knowledge.kind(c.kind());
                 Case one = new Case(c, kind, knowledge.role(c.role()), evidence, job.policy(),
                         job.plate().purpose() == SetPlate.Purpose.MUSEUM,
-                        age(part), limits.of(kind, job.policy().limits().limits()), looks, Together.burstSibling(c, burst, job));
+                        Ages.years(job, part, today), limits.of(kind, job.policy().limits().limits()), looks,
+                        Together.burstSibling(c, burst, job));
                 findings.addAll(AgreementCriterion.judge(one));
                 findings.addAll(ContactCriterion.judge(evidence));
                 findings.addAll(ShortCriterion.judge(evidence));
@@ -149,7 +145,7 @@ public final class Assessor {
 
         /** The same with its risk, the fate of its like in the set in it. */
         private Assessment risked(Assessment a) {
-            return a.withRisk(risks.of(a.part(), job, a.findings(), a.measured(), age(a.part())));
+            return a.withRisk(risks.of(a.part(), job, a.findings(), a.measured(), Ages.years(job, a.part(), today)));
         }
 
         /** What a person decided stands before what the rules say. */
@@ -157,15 +153,6 @@ public final class Assessor {
             Assessment warm = VerdictRules.warm(risked(a), job.of(a.part().ref(), Place.class), job.policy());
             return job.of(a.part().ref(), Overrule.class).stream().findFirst()
                     .map(o -> warm.overruled(o.verdict(), Message.of(AssessWords.BECAUSE_OVERRULED, o.reason()))).orElse(warm);
-        }
-
-        /** The age of a part by its own date where one is settled, else that of its set. */
-        private OptionalDouble age(Part part) {
-            if (part.dateCode().isEmpty()) {
-                return setAge;
-            }
-            return Ages.dating(job, part, today).filter(d -> d.settled() != DateCode.Settled.OPEN)
-                    .map(d -> OptionalDouble.of(Math.max(0, today.getYear() - d.best().year()))).orElse(setAge);
         }
     }
 }

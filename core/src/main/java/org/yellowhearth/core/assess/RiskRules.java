@@ -13,6 +13,7 @@ import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.assess.Risk.Factor;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Place;
+import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Knowledge;
@@ -67,7 +68,7 @@ final class RiskRules {
         if (part instanceof Capacitor c) {
             headroom(c).ifPresent(factors::add);
             double base = knowledge.kind(c.kind()).wear().failsWithin(Risk.YEARS, years);
-            like(c, base).ifPresent(factors::add);
+            factors.addAll(like(c, job, base));
             return Risk.of(base, knowledge.role(c.role()).consequence(), factors);
         }
         PartWear wear = wear(part);
@@ -131,16 +132,41 @@ final class RiskRules {
                 : Optional.of(new Factor(Message.of(AssessWords.RISK_HEADROOM, Quantity.percent(used)), times));
     }
 
-    /** The fate of its like in this set, drawn towards what its kind and age say while only few were measured. */
-    private Optional<Factor> like(Capacitor part, double base) {
-        Count count = counts.getOrDefault(part.kind(), new Count(0, 0));
-        if (count.measured < 2 || part.kind().equals(Capacitor.UNSTATED_KIND)) {
-            return Optional.empty();
+    /**
+     * The fate of its like: in other sets of the shop, where somebody let that weigh, drawn towards what kind and age say while only few were measured;
+     * and in this set, drawn towards what then stands.
+     */
+    private List<Factor> like(Capacitor part, Job job, double base) {
+        if (part.kind().equals(Capacitor.UNSTATED_KIND)) {
+            return List.of();
         }
+        List<Factor> factors = new ArrayList<>();
         double prior = Math.clamp(base, 0.01, 0.99);
-        double share = (PRIOR_WEIGHT * prior + count.bad) / (PRIOR_WEIGHT + count.measured);
-        double times = share / (1 - share) / (prior / (1 - prior));
-        return Optional.of(new Factor(Message.of(AssessWords.RISK_LIKE, Integer.toString(count.bad),
-                Integer.toString(count.measured), Message.term("Capacitor." + part.kind())), times));
+        Optional<ShopExperience.Seen> seen = job.aspect(ShopExperience.class).of(part.kind());
+        if (seen.isPresent()) {
+            ShopExperience.Seen s = seen.get();
+            double share = drawn(prior, s.measured(), s.bad());
+            factors.add(like(AssessWords.RISK_SHOP, part, s.bad(), s.measured(), odds(share) / odds(prior)));
+            prior = share;
+        }
+        Count count = counts.getOrDefault(part.kind(), new Count(0, 0));
+        if (count.measured >= 2) {
+            factors.add(like(AssessWords.RISK_LIKE, part, count.bad, count.measured,
+                    odds(drawn(prior, count.measured, count.bad)) / odds(prior)));
+        }
+        return factors;
+    }
+
+    private static Factor like(AssessWords words, Capacitor part, int bad, int measured, double times) {
+        return new Factor(Message.of(words, Integer.toString(bad), Integer.toString(measured),
+                Message.term("Capacitor." + part.kind())), times);
+    }
+
+    private static double drawn(double prior, int measured, int bad) {
+        return (PRIOR_WEIGHT * prior + bad) / (PRIOR_WEIGHT + measured);
+    }
+
+    private static double odds(double share) {
+        return share / (1 - share);
     }
 }

@@ -5,7 +5,7 @@ public sealed interface Item permits Paper, Observation, Photograph, Pin, TakeAp
         Rail, CheckResult, Jumper, LimitChange, OfPart, SupplySection, SupplyEvidence, BenchTask, CanWork,
         RectifierSwap, RampPlan, FunctionCheck, LoadTest, AccuracyTest, BurnIn, BurnReading, CalibrationHold, OwnTask, AgendaMark,
         Adjustment, HeadroomReading,
-        ProofFigure {
+        ProofFigure, FaultTrail {
     /** Names it within its job; ids made later sort later. */
     String id();
 

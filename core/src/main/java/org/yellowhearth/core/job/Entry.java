@@ -7,6 +7,20 @@ import java.time.ZonedDateTime;
  *
  * @param number its place in the journal, from 0
  * @param at when it was made, with the zone of the bench
+ * @param by who made it, as that person signs; empty where nobody signed
  */
-public record Entry(int number, ZonedDateTime at, Act act) {
+public record Entry(int number, ZonedDateTime at, Act act, String by) {
+    /** So many letters a signature has at most. */
+    public static final int LONGEST = 60;
+
+    public Entry {
+        if (by.length() > LONGEST || by.chars().anyMatch(Character::isISOControl)) {
+            throw new IllegalArgumentException("a signature is one line of at most " + LONGEST + " letters");
+        }
+    }
+
+    /** An entry that nobody signed. */
+    public Entry(int number, ZonedDateTime at, Act act) {
+        this(number, at, act, "");
+    }
 }

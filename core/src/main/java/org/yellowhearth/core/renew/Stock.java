@@ -181,6 +181,17 @@ public final class Stock {
         /** Nothing used. */
         public static final Uses NONE = new Uses(Map.of(), Map.of());
 
+        /** Those of several together. */
+        public static Uses sum(Collection<Uses> all) {
+            Map<String, Integer> fitted = new HashMap<>();
+            Map<String, Integer> promised = new HashMap<>();
+            all.forEach(u -> {
+                u.fitted.forEach((id, n) -> fitted.merge(id, n, Integer::sum));
+                u.promised.forEach((id, n) -> promised.merge(id, n, Integer::sum));
+            });
+            return new Uses(fitted, promised);
+        }
+
         public Uses {
             fitted = Map.copyOf(fitted);
             promised = Map.copyOf(promised);

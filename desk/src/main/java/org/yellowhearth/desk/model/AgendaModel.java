@@ -40,6 +40,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.records.calendar.CalendarFile;
 import org.yellowhearth.records.calendar.CalendarFile.Found;
 import org.yellowhearth.records.json.BadFileException;
+import org.yellowhearth.records.store.ShelfLine;
 import org.yellowhearth.records.store.Shop;
 import org.yellowhearth.records.words.Words;
 
@@ -55,6 +56,8 @@ public final class AgendaModel {
     private static final Duration FRESH = Duration.ofMinutes(1);
 
     private static final int IN_NOTICE = 4;
+    /** What is done is shown so long. */
+    private static final Duration LATELY = Duration.ofDays(14);
 
     private final DeskModel model;
     private final Shop shop;
@@ -69,6 +72,7 @@ public final class AgendaModel {
     private long lastNanos;
     private long jumpedNanos;
     private boolean making;
+    private boolean reading;
     private boolean again;
     private Consumer<List<Agenda.Line>> remind = _ -> {
     };
@@ -139,12 +143,37 @@ public final class AgendaModel {
             return;
         }
         making = true;
+        reading = true;
         ZonedDateTime now = model.now();
-        Map<String, Job> jobs = new HashMap<>();
-        model.shelf().jobsProperty().get().forEach(o -> jobs.put(o.id(), o.job()));
-        model.openProperty().get().ifPresent(o -> jobs.put(o.id(), o.job()));
         Map<ReformPlan, Instant> clocks = model.reform().clocks();
         Map<String, Kept> before = Map.copyOf(kept);
+        List<ShelfLine> watched = model.shelf().jobsProperty().get().stream().filter(l -> watched(l, now.toInstant())).toList();
+        Optional<OpenJob> open = model.openProperty().get();
+        model.background().keep(() -> {
+            // Only what changed is read.
+            Map<String, Job> jobs = new HashMap<>();
+            watched.forEach(l -> jobs.put(l.id(), Optional.ofNullable(before.get(l.id())).map(Kept::job)
+                    .filter(j -> j.journal().size() == l.entries()).orElseGet(() -> shop.job(l.id()))));
+            open.ifPresent(o -> jobs.put(o.id(), o.job()));
+            return jobs;
+        }, jobs -> {
+            reading = false;
+            make(jobs, before, now, clocks);
+        }, () -> {
+            if (reading) {
+                // It could not be read; that was told, and is tried again.
+                reading = false;
+                making = false;
+            }
+        });
+    }
+
+    /** Whether anything of a job may be due, or was lately. */
+    private static boolean watched(ShelfLine line, Instant now) {
+        return (line.watched() && line.card().isPresent()) || line.touched().isAfter(now.minus(LATELY));
+    }
+
+    private void make(Map<String, Job> jobs, Map<String, Kept> before, ZonedDateTime now, Map<ReformPlan, Instant> clocks) {
         model.background().aside(() -> {
             Map<String, Kept> made = new HashMap<>();
             jobs.forEach((id, job) -> made.put(id, Optional.ofNullable(before.get(id)).filter(k -> k.fresh(job, now.toInstant()))

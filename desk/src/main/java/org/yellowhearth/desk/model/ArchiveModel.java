@@ -7,33 +7,38 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
-import org.yellowhearth.records.archive.Archive;
-import org.yellowhearth.records.archive.Archive.Hit;
+import org.yellowhearth.core.fact.ShopExperience;
+import org.yellowhearth.core.learn.Learned;
+import org.yellowhearth.records.archive.Hit;
+import org.yellowhearth.records.archive.Search;
+import org.yellowhearth.records.store.Shop;
 
-/** Finding anything over all jobs without the window: read when it is first wanted and whenever the shelf is another, searched while one types. */
+/** Finding anything over all jobs and what they teach, without the window: searched while one types. */
 public final class ArchiveModel {
     private static final int MOST = 300;
 
     private final DeskModel model;
+    private final Shop shop;
     private final StringProperty search = new SimpleStringProperty("");
     private final ReadOnlyObjectWrapper<Optional<Found>> found = new ReadOnlyObjectWrapper<>(Optional.empty());
-    private Optional<Archive> archive = Optional.empty();
-    private int shelf;
+    private final ReadOnlyObjectWrapper<Optional<Learned>> learned = new ReadOnlyObjectWrapper<>(Optional.empty());
     private int asked;
+    private boolean learning;
 
     /** What a search found, among how many things. */
-    public record Found(String search, List<Hit> hits, int among) {
+    public record Found(String search, List<Hit> hits, long among) {
     }
 
-    ArchiveModel(DeskModel model) {
+    ArchiveModel(DeskModel model, Shop shop) {
         this.model = model;
+        this.shop = shop;
         search.addListener((_, _, _) -> find());
         model.shelf().jobsProperty().addListener((_, _, _) -> {
-            // Read anew when it is wanted again.
-            archive = Optional.empty();
-            shelf++;
             if (!search.get().isBlank()) {
                 find();
+            }
+            if (learning) {
+                learn();
             }
         });
     }
@@ -48,28 +53,39 @@ public final class ArchiveModel {
         return found.getReadOnlyProperty();
     }
 
-    private record Answer(Archive archive, Found found) {
-    }
-
     private void find() {
         String text = search.get();
-        List<OpenJob> jobs = model.shelf().jobsProperty().get();
-        Optional<Archive> known = archive;
-        int mineShelf = shelf;
         int mine = ++asked;
-        model.background().aside(() -> {
-            Archive a = known
-                    .orElseGet(() -> Archive.of(jobs.stream().map(o -> new Archive.Shelved(o.id(), o.job(), o.assessments()))
-                            .toList(), model.knowledge()));
-            return new Answer(a, new Found(text, a.find(text, MOST), a.size()));
-        }, answer -> {
-            if (mine == asked) {
-                if (mineShelf == shelf) {
-                    archive = Optional.of(answer.archive);
-                }
-                found.set(Optional.of(answer.found));
-            }
-        });
+        model.background().keep(
+                () -> new Found(text, mine == asked ? shop.find(Search.of(text), MOST) : List.of(), shop.things()),
+                answer -> {
+                    if (mine == asked) {
+                        found.set(Optional.of(answer));
+                    }
+                });
+    }
+
+    /** What the shop has learned; none before it was asked for. */
+    public ReadOnlyObjectProperty<Optional<Learned>> learnedProperty() {
+        return learned.getReadOnlyProperty();
+    }
+
+    /** Adds it up, and from now on whenever the shelf is another. */
+    public void learn() {
+        learning = true;
+        model.background().keep(shop::tallies, tallies -> learned.set(Optional.of(Learned.of(tallies))));
+    }
+
+    /** Lets what the other jobs had seen until now weigh in the open one. */
+    public void takeOver() {
+        String id = model.openProperty().get().orElseThrow().id();
+        model.background().keep(() -> Learned.of(shop.talliesWithout(id)).experience(),
+                e -> model.changeAspect(ShopExperience.class, _ -> e));
+    }
+
+    /** Lets the open job stand alone again. */
+    public void standAlone() {
+        model.changeAspect(ShopExperience.class, _ -> ShopExperience.BLANK);
     }
 
     /** Opens a hit where it is. */

@@ -103,7 +103,7 @@ public final class DeskModel {
         this.agenda = new AgendaModel(this, shop);
         this.dossier = new DossierModel(this);
         this.safekeeping = new SafekeepingModel(this, shop);
-        this.archive = new ArchiveModel(this);
+        this.archive = new ArchiveModel(this, shop);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {

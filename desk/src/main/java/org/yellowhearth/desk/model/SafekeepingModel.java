@@ -11,21 +11,23 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Photograph;
-import org.yellowhearth.core.job.Job;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.stock.StockCsv;
 import org.yellowhearth.records.store.Backups;
 import org.yellowhearth.records.store.Backups.Backup;
+import org.yellowhearth.records.store.ShelfLine;
 import org.yellowhearth.records.store.Shop;
 import org.yellowhearth.records.store.Shop.ShelfEntry;
 import org.yellowhearth.records.store.SqliteShop;
@@ -46,7 +48,7 @@ public final class SafekeepingModel {
     }
 
     /** A job of a backup. */
-    public record InBackup(ShelfEntry entry, Stands stands) {
+    public record InBackup(Backups.Kept kept, Stands stands) {
     }
 
     /** A backup that is looked into. */
@@ -115,18 +117,18 @@ public final class SafekeepingModel {
     /** Looks into one, and holds it against the shelf. */
     public void look(Backup backup) {
         model.background().keep(() -> {
-            List<ShelfEntry> shelf = shop.shelf();
-            return new Opened(backup, Backups.jobs(backup.file(), model.knowledge()).stream()
-                    .map(e -> new InBackup(e, stands(e, shelf))).toList());
+            Map<String, Integer> entries = shop.shelf().stream().collect(Collectors.toMap(ShelfLine::id, ShelfLine::entries));
+            return new Opened(backup, Backups.list(backup.file()).stream()
+                    .map(k -> new InBackup(k, stands(k, Optional.ofNullable(entries.get(k.id()))))).toList());
         }, o -> opened.set(Optional.of(o)));
     }
 
-    private static Stands stands(ShelfEntry in, List<ShelfEntry> shelf) {
-        Optional<Job> there = shelf.stream().filter(e -> e.id().equals(in.id())).map(ShelfEntry::job).findFirst();
-        int more = there.map(j -> Integer.compare(in.job().journal().size(), j.journal().size())).orElse(2);
-        return more == 2
-                ? Stands.NOT_ON_SHELF
-                : more > 0 ? Stands.BACKUP_HAS_MORE : more < 0 ? Stands.SHELF_HAS_MORE : Stands.SAME;
+    private static Stands stands(Backups.Kept in, Optional<Integer> onShelf) {
+        if (onShelf.isEmpty()) {
+            return Stands.NOT_ON_SHELF;
+        }
+        int more = Integer.compare(in.entries(), onShelf.get());
+        return more > 0 ? Stands.BACKUP_HAS_MORE : more < 0 ? Stands.SHELF_HAS_MORE : Stands.SAME;
     }
 
     /** Closes it. */
@@ -135,9 +137,9 @@ public final class SafekeepingModel {
     }
 
     /** Puts a job of a backup onto the shelf as one more: what is there stays as it is. */
-    public void bringBack(ShelfEntry entry) {
-        model.background().keep(() -> shop.add(entry.job()), _ -> {
-            model.tell(Labels.of("safe.brought", entry.job().plate().name()), false);
+    public void bringBack(Backup backup, Backups.Kept kept) {
+        model.background().keep(() -> shop.add(Backups.job(backup.file(), kept.id(), model.knowledge())), _ -> {
+            model.tell(Labels.of("safe.brought", kept.name()), false);
             model.shelf().refresh();
         });
     }
@@ -162,8 +164,9 @@ public final class SafekeepingModel {
         Files.createDirectories(folder);
         Set<String> names = new HashSet<>();
         List<Photograph> photographs = new ArrayList<>();
-        List<ShelfEntry> all = shop.shelf();
-        for (ShelfEntry e : all) {
+        List<ShelfLine> all = shop.shelf();
+        for (ShelfLine l : all) {
+            ShelfEntry e = new ShelfEntry(l.id(), shop.job(l.id()));
             String plain = e.job().plate().name().replaceAll("[^\\p{L}\\p{N} .-]", "").strip();
             String name = plain.isEmpty() ? "set" : plain.substring(0, Math.min(60, plain.length()));
             for (int k = 2; !names.add(name.toLowerCase(java.util.Locale.ROOT)); k++) {

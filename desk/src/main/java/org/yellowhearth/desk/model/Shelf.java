@@ -12,6 +12,8 @@ import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.yellowhearth.core.fact.Photograph;
@@ -30,6 +32,7 @@ import org.yellowhearth.records.json.BadFileException;
 import org.yellowhearth.records.json.JsonText;
 import org.yellowhearth.records.photo.BadPhotographException;
 import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.records.store.ShelfLine;
 import org.yellowhearth.records.store.Shop;
 
 /** The jobs on the shelf: what is there, what comes in and what goes out as files. */
@@ -43,7 +46,9 @@ public final class Shelf {
     private final Background background;
     private final Supplier<ZonedDateTime> now;
     private final BiFunction<String, Job, OpenJob> judge;
-    private final ReadOnlyObjectWrapper<List<OpenJob>> jobs = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyObjectWrapper<List<ShelfLine>> jobs = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyIntegerWrapper behind = new ReadOnlyIntegerWrapper();
+    private final Digesting digesting;
 
     record Told(String text, boolean trouble) {
     }
@@ -56,15 +61,30 @@ public final class Shelf {
         this.background = background;
         this.now = now;
         this.judge = judge;
+        this.digesting = new Digesting(shop, knowledge, background, now, this::fetch);
     }
 
-    public ReadOnlyObjectProperty<List<OpenJob>> jobsProperty() {
+    /** What lies there, the one touched last first. */
+    public ReadOnlyObjectProperty<List<ShelfLine>> jobsProperty() {
         return jobs.getReadOnlyProperty();
     }
 
-    /** Fetches the shelf anew. */
+    /** How many jobs are still being read, so that their cards and what is found of them may be behind. */
+    public ReadOnlyIntegerProperty behindProperty() {
+        return behind.getReadOnlyProperty();
+    }
+
+    /** Fetches the shelf anew; what changed is read beside the window. */
     public void refresh() {
-        background.keep(() -> shop.shelf().stream().map(e -> judge.apply(e.id(), e.job())).toList(), jobs::set);
+        fetch();
+        digesting.begin();
+    }
+
+    private void fetch() {
+        background.keep(shop::shelf, lines -> {
+            behind.set((int) lines.stream().filter(l -> l.digested() != l.entries()).count());
+            jobs.set(lines);
+        });
     }
 
     void open(String id, Consumer<OpenJob> show) {

@@ -3,6 +3,7 @@ package org.yellowhearth.desk.model;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +23,7 @@ import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.records.census.BadListException;
 import org.yellowhearth.records.stock.StockCsv;
+import org.yellowhearth.records.store.ShelfLine;
 import org.yellowhearth.records.store.Shop;
 
 /** Drawer and catalogue of the shop, without the window: what is there, what is spoken for, and every change of it. */
@@ -35,12 +37,14 @@ public final class StockModel {
      * What a shop has, and the jobs that use it.
      *
      * @param shipped the catalogue as it ships
-     * @param jobs by their ids, the open one as it stands
-     * @param uses what of the drawer these have fitted or promised
+     * @param jobs those that may want something, by their ids, the open one as it stands
+     * @param byJob what of the drawer each job has fitted or promised
+     * @param uses the same of all
      */
-    public record Shelved(Stock stock, List<StockPart> shipped, Map<String, Job> jobs, Stock.Uses uses) {
-        Shelved(Stock stock, List<StockPart> shipped, Map<String, Job> jobs) {
-            this(stock, shipped, jobs, Stock.uses(jobs.values()));
+    public record Shelved(Stock stock, List<StockPart> shipped, Map<String, Job> jobs, Map<String, Stock.Uses> byJob,
+            Stock.Uses uses) {
+        Shelved(Stock stock, List<StockPart> shipped, Map<String, Job> jobs, Map<String, Stock.Uses> byJob) {
+            this(stock, shipped, jobs, byJob, Stock.Uses.sum(byJob.values()));
         }
 
         /** The catalogue with the shop's changes in it. */
@@ -60,13 +64,15 @@ public final class StockModel {
         }
 
         private Shelved with(Stock now) {
-            return new Shelved(now, shipped, jobs, uses);
+            return new Shelved(now, shipped, jobs, byJob, uses);
         }
 
         private Shelved with(String id, Job job) {
             Map<String, Job> now = new LinkedHashMap<>(jobs);
             now.put(id, job);
-            return new Shelved(stock, shipped, now);
+            Map<String, Stock.Uses> using = new HashMap<>(byJob);
+            using.put(id, Stock.uses(List.of(job)));
+            return new Shelved(stock, shipped, now, using);
         }
     }
 
@@ -89,8 +95,8 @@ public final class StockModel {
                 shipped = StockCsv.shipped(model.knowledge().kinds().keySet());
             }
             Map<String, Job> jobs = new LinkedHashMap<>();
-            shop.shelf().forEach(e -> jobs.put(e.id(), e.job()));
-            return new Shelved(shop.stock(), shipped, jobs);
+            shop.shelf().stream().filter(ShelfLine::watched).forEach(l -> jobs.put(l.id(), shop.job(l.id())));
+            return new Shelved(shop.stock(), shipped, jobs, shop.uses());
         }, found -> shelved.set(Optional
                 .of(model.openProperty().get().map(o -> found.with(o.id(), o.job())).orElse(found))));
     }

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
-
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -35,8 +34,8 @@ import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.AgendaModel;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.HearthText;
-import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.records.store.ShelfLine;
 import org.yellowhearth.records.words.Words;
 
 /** What is due across all jobs, day by day, with an answer to each: open it, put it off, done. */
@@ -158,15 +157,16 @@ final class AgendaPane extends VBox {
         }
     }
 
-    private void sets(List<OpenJob> jobs) {
+    private void sets(List<ShelfLine> jobs) {
         String before = set.getValue();
-        List<String> ids = jobs.stream().map(OpenJob::id).toList();
+        List<String> ids = jobs.stream().map(ShelfLine::id).toList();
         set.getItems().setAll(ids);
         set.setValue(ids.contains(before) ? before : ids.stream().findFirst().orElse(null));
     }
 
     private String name(String id) {
-        return model.shelf().jobsProperty().get().stream().filter(o -> o.id().equals(id)).map(o -> o.job().plate().name())
+        return model.shelf().jobsProperty().get().stream().filter(o -> o.id().equals(id))
+                .map(ShelfLine::name)
                 .findFirst().orElse("");
     }
 

@@ -66,11 +66,11 @@ final class SafekeepingPane extends VBox {
         VBox box = new VBox(head);
         box.getStyleClass().add("renew-card");
         safe.openedProperty().get().filter(_ -> open).map(Opened::jobs)
-                .ifPresent(jobs -> jobs.forEach(j -> box.getChildren().add(job(j))));
+                .ifPresent(jobs -> jobs.forEach(j -> box.getChildren().add(job(b, j))));
         return box;
     }
 
-    private Node job(InBackup j) {
+    private Node job(Backup backup, InBackup j) {
         String stands = Labels.of(switch (j.stands()) {
             case SAME -> "safe.same";
             case SHELF_HAS_MORE -> "safe.more";
@@ -79,8 +79,8 @@ final class SafekeepingPane extends VBox {
         });
         boolean shelfLacks = j.stands() == SafekeepingModel.Stands.BACKUP_HAS_MORE
                 || j.stands() == SafekeepingModel.Stands.NOT_ON_SHELF;
-        return Page.row(Page.text(Labels.of("safe.job", j.entry().job().plate().name(), j.entry().job().journal().size())),
+        return Page.row(Page.text(Labels.of("safe.job", j.kept().name(), j.kept().entries())),
                 Page.text(stands, shelfLacks ? "point-against" : "quiet"),
-                Page.button("safe.bring", "safe-bring-" + j.entry().id(), () -> safe.bringBack(j.entry())));
+                Page.button("safe.bring", "safe-bring-" + j.kept().id(), () -> safe.bringBack(backup, j.kept())));
     }
 }

@@ -1,7 +1,6 @@
 package org.yellowhearth.desk.shop;
 
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,27 +21,23 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.agenda.Agenda;
-import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.fact.Verdict;
-import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.renew.DrawerPane;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.desk.theme.HearthDrawing;
 import org.yellowhearth.desk.theme.VerdictGlyph;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.records.archive.Digest;
+import org.yellowhearth.records.store.ShelfLine;
 import org.yellowhearth.records.words.Words;
 
 /** The shop before any job: what lies on the shelf, and how a set comes in. */
 public final class ShopView extends BorderPane {
     private final DeskModel model;
-    private final ListView<OpenJob> shelf = new ListView<>();
+    private final ListView<ShelfLine> shelf = new ListView<>();
     private final TextField name = new TextField();
     private final PageTabs tabs;
     private final Consumer<String> show;
@@ -173,7 +168,7 @@ public final class ShopView extends BorderPane {
         name.clear();
     }
 
-    private void fill(List<OpenJob> jobs) {
+    private void fill(List<ShelfLine> jobs) {
         int selected = Math.max(0, shelf.getSelectionModel().getSelectedIndex());
         shelf.getItems().setAll(jobs);
         shelf.getSelectionModel().select(Math.min(selected, jobs.size() - 1));
@@ -183,7 +178,7 @@ public final class ShopView extends BorderPane {
     }
 
     private void openSelected() {
-        OpenJob job = shelf.getSelectionModel().getSelectedItem();
+        ShelfLine job = shelf.getSelectionModel().getSelectedItem();
         if (job != null) {
             model.openJob(job.id());
         }
@@ -199,54 +194,60 @@ public final class ShopView extends BorderPane {
     }
 
     /** One job on the shelf. */
-    private static final class JobCell extends ListCell<OpenJob> {
+    private static final class JobCell extends ListCell<ShelfLine> {
         @Override
-        protected void updateItem(OpenJob job, boolean empty) {
+        protected void updateItem(ShelfLine job, boolean empty) {
             super.updateItem(job, empty);
             setGraphic(empty || job == null ? null : card(job));
         }
 
-        private HBox card(OpenJob open) {
-            SetPlate plate = open.job().plate();
-            Words words = Words.of(plate.dialect());
-            Label name = new Label(plate.name());
+        private HBox card(ShelfLine line) {
+            Label name = new Label(line.name());
             name.getStyleClass().add("card-name");
-            String place = plate.place().isEmpty() ? "" : "  ·  " + plate.place();
-            Label facts = new Label(words.word(plate.kind()) + "  ·  " + Describe.year(plate) + place);
+            Label facts = new Label(line.card().map(Digest.Card::facts).orElse(line.place()));
             facts.getStyleClass().add("card-facts");
-            long measured = open.assessments().stream().filter(Assessment::measured).count();
-            Label parts = new Label(open.assessments().isEmpty()
-                    ? Labels.of("shop.noparts")
-                    : Labels.of("shop.parts", open.assessments().size(), measured));
-            parts.getStyleClass().add("card-facts");
-            Label complaint = new Label(plate.complaint());
+            Label complaint = new Label(line.card().map(Digest.Card::complaint).orElse(""));
             complaint.getStyleClass().add("card-complaint");
             VBox left = new VBox(name, facts, complaint);
             left.setMinWidth(0);
             HBox.setHgrow(left, Priority.ALWAYS);
-            FlowPane counts = new FlowPane();
-            counts.getStyleClass().add("card-counts");
-            Arrays.stream(Verdict.values()).forEach(v -> {
-                long n = open.assessments().stream().filter(a -> a.verdict() == v).count();
-                if (n > 0) {
-                    Label count = new Label(n + " " + words.word(v), new VerdictGlyph(v));
-                    count.getStyleClass().add(VerdictGlyph.styleClass(v));
-                    counts.getChildren().add(count);
-                }
-            });
-            VBox right = new VBox(parts, counts);
-            SignOff signOff = SignOff.of(open.job());
-            if (!signOff.owed().isEmpty()) {
-                Label owed = new Label(Labels.of(signOff.blocked() ? "shop.owed-blocks" : "shop.owed", signOff.owed().size()));
-                owed.getStyleClass().add(signOff.blocked() ? "point-against" : "card-facts");
-                right.getChildren().add(owed);
-            }
+            VBox right = new VBox();
+            line.card().ifPresentOrElse(card -> counts(card, right),
+                    () -> right.getChildren().add(quiet(Labels.of("shop.reading"))));
             right.getStyleClass().add("card-right");
             HBox card = new HBox(left, right);
             card.getStyleClass().add("card");
             card.setMaxWidth(Double.MAX_VALUE);
             card.prefWidthProperty().bind(getListView().widthProperty().subtract(44));
             return card;
+        }
+
+        private static Label quiet(String text) {
+            Label label = new Label(text);
+            label.getStyleClass().add("card-facts");
+            return label;
+        }
+
+        private static void counts(Digest.Card card, VBox right) {
+            right.getChildren().add(quiet(card.parts() == 0
+                    ? Labels.of("shop.noparts")
+                    : Labels.of("shop.parts", card.parts(), card.measured())));
+            FlowPane counts = new FlowPane();
+            counts.getStyleClass().add("card-counts");
+            card.verdicts().forEach(c -> {
+                Label count = new Label(c.parts() + " " + Words.of(card.dialect()).word(c.verdict()),
+                        new VerdictGlyph(c.verdict()));
+                count.getStyleClass().add(VerdictGlyph.styleClass(c.verdict()));
+                counts.getChildren().add(count);
+            });
+            right.getChildren().add(counts);
+            if (card.owed() > 0) {
+                Label owed = quiet(Labels.of(card.blocks() ? "shop.owed-blocks" : "shop.owed", card.owed()));
+                if (card.blocks()) {
+                    owed.getStyleClass().setAll("point-against");
+                }
+                right.getChildren().add(owed);
+            }
         }
     }
 }

@@ -6,7 +6,7 @@ import org.yellowhearth.core.reading.Figure;
 final class JobFormat {
     static final String NAME = "yellow-hearth-job";
     /** Version 2 knew only capacitors and fewer figures, version 1 had no aspects, items, events of charge or date codes; files of both are read as they were. */
-    static final int VERSION = 11;
+    static final int VERSION = 12;
     static final int MOST_ITEMS = 100_000;
     static final int MOST_PARTS = 20_000;
     static final int MOST_READINGS = 500_000;

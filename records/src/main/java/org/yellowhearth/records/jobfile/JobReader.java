@@ -137,7 +137,7 @@ public final class JobReader {
         List<Entry> entries = new ArrayList<>();
         for (JsonValue v : values) {
             ZonedDateTime at = instant(v.field("at")).atZone(zone(v.field("zone")));
-            entries.add(new Entry(entries.size(), at, act(v)));
+            entries.add(made(v, entries.size(), at));
         }
         Job job;
         try {
@@ -149,7 +149,16 @@ public final class JobReader {
         return job;
     }
 
-    /** One act of a journal; the fields of its time are the caller's. */
+    private Entry made(JsonValue v, int number, ZonedDateTime at) {
+        String by = v.optional("by").map(b -> b.text(Entry.LONGEST)).orElse("");
+        try {
+            return new Entry(number, at, act(v), by);
+        } catch (IllegalArgumentException e) {
+            throw v.bad(e.getMessage());
+        }
+    }
+
+    /** One act of a journal; the fields of its time and its signature are the caller's. */
     public Act act(JsonValue v) {
         JsonValue act = v.field("act");
         return switch (act.text(LONGEST_NAME)) {
@@ -190,8 +199,9 @@ public final class JobReader {
             case "unclip" -> did(event(v, Edit.ClipTaken.class));
             case "answered" -> did(event(v, Edit.Answered.class));
             case String reform when reform.startsWith("reform-") ->
-                did(RecordJson.readTagged(v, "act", Reforming.class, "at", "zone"));
-            case String ramp when ramp.startsWith("ramp-") -> did(RecordJson.readTagged(v, "act", Waking.class, "at", "zone"));
+                did(RecordJson.readTagged(v, "act", Reforming.class, "at", "zone", "by"));
+            case String ramp when ramp.startsWith("ramp-") ->
+                did(RecordJson.readTagged(v, "act", Waking.class, "at", "zone", "by"));
             case "power" -> did(new Edit.PowerSwitched(fields(v, "power").field("power").code(Edit.Power.class)));
             default ->
                 throw act.bad("unknown act; expected one of arrived, set-changed, policy-changed, part-added, part-changed, "
@@ -203,8 +213,8 @@ public final class JobReader {
     }
 
     private Edit plainEdit(JsonValue v) {
-        if (v.optional("at").isPresent() || v.optional("zone").isPresent()) {
-            throw v.bad("edits that stand together have one time, that of their entry");
+        if (v.optional("at").isPresent() || v.optional("zone").isPresent() || v.optional("by").isPresent()) {
+            throw v.bad("edits that stand together have one time and one signature, those of their entry");
         }
         if (v.field("act").text(LONGEST_NAME).equals("together") || !(act(v) instanceof Act.Did did)) {
             throw v.bad("together stand plain edits that can be undone");
@@ -217,7 +227,7 @@ public final class JobReader {
     }
 
     private static <E extends Edit.Event> E event(JsonValue v, Class<E> type) {
-        return RecordJson.read(v, type, "at", "zone", "act");
+        return RecordJson.read(v, type, "at", "zone", "by", "act");
     }
 
     private static Act made(JsonValue v, Supplier<Edit> edit) {
@@ -229,7 +239,7 @@ public final class JobReader {
     }
 
     private static JsonValue fields(JsonValue v, String... names) {
-        List<String> all = new ArrayList<>(List.of("at", "zone", "act"));
+        List<String> all = new ArrayList<>(List.of("at", "zone", "by", "act"));
         all.addAll(List.of(names));
         return v.object(all.toArray(String[]::new));
     }

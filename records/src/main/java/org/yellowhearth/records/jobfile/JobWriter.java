@@ -49,6 +49,7 @@ public final class JobWriter {
 
     private static ObjectNode entry(Entry entry) {
         ObjectNode node = time(JSON.objectNode(), entry.at());
+        text(node, "by", entry.by());
         node.setAll(act(entry.act()));
         return node;
     }

@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 import org.jdbi.v3.core.Handle;
@@ -172,7 +173,7 @@ public final class Backups {
             if (!integrity.equals("ok")) {
                 return new Checked(0, 0, integrity + ".");
             }
-            Journals journals = new Journals(handle, knowledge);
+            Journals journals = Journals.ofFile(handle, knowledge);
             long entries = 0;
             List<String> ids = journals.ids();
             for (String id : ids) {
@@ -180,24 +181,42 @@ public final class Backups {
             }
             return new Checked(ids.size(), entries, "");
         } catch (SQLException | JdbiException | IllegalArgumentException | ShopException e) {
-            return new Checked(0, 0, SqliteShop.firstLine(e));
+            return new Checked(0, 0, SqlShop.firstLine(e));
+        }
+    }
+
+    /** A job that a copy holds. */
+    public record Kept(String id, String name, int entries) {
+    }
+
+    /** What a copy holds, without touching it. */
+    public static List<Kept> list(Path file) {
+        return looking(file, handle -> handle.createQuery("""
+                select j.id as id, j.name as name, (select count(*) from entry e where e.job = j.id) as entries
+                from job j order by j.touched_at desc, j.name, j.id
+                """).map((r, _) -> new Kept(r.getString("id"), r.getString("name"), r.getInt("entries"))).list());
+    }
+
+    /** One job of a copy. */
+    public static Job job(Path file, String id, Knowledge knowledge) {
+        return looking(file, handle -> Journals.ofFile(handle, knowledge).job(id));
+    }
+
+    private static <T> T looking(Path file, Function<Handle, T> work) {
+        try (Connection connection = readOnly(file); Handle handle = Jdbi.create(connection).open()) {
+            return work.apply(handle);
+        } catch (SQLException | JdbiException e) {
+            throw new ShopException("The backup " + file.getFileName() + " cannot be read: " + SqlShop.firstLine(e)
+                    + " Take another.", e);
         }
     }
 
     /** The jobs of a copy by their ids, without touching it. */
     public static List<Shop.ShelfEntry> jobs(Path file, Knowledge knowledge) {
-        try (Connection connection = readOnly(file); Handle handle = Jdbi.create(connection).open()) {
-            Journals journals = new Journals(handle, knowledge);
-            List<Shop.ShelfEntry> all = new ArrayList<>();
-            for (String id : journals.ids()) {
-                Job job = journals.job(id);
-                all.add(new Shop.ShelfEntry(id, job));
-            }
-            return all;
-        } catch (SQLException | JdbiException e) {
-            throw new ShopException("The backup " + file.getFileName() + " cannot be read: " + SqliteShop.firstLine(e)
-                    + " Take another.", e);
-        }
+        return looking(file, handle -> {
+            Journals journals = Journals.ofFile(handle, knowledge);
+            return journals.ids().stream().map(id -> new Shop.ShelfEntry(id, journals.job(id))).toList();
+        });
     }
 
     static Connection readOnly(Path file) throws SQLException {

@@ -125,7 +125,7 @@ public final class Recovery {
         List<Entry> journal = new ArrayList<>();
         boolean whole = false;
         try (Connection connection = Backups.readOnly(file); Handle handle = Jdbi.create(connection).open()) {
-            Journals journals = new Journals(handle, knowledge);
+            Journals journals = Journals.ofFile(handle, knowledge);
             Optional<Entry> next = journals.entry(id, 0);
             while (next.isPresent()) {
                 journal.add(next.get());

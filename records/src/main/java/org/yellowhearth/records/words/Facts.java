@@ -26,6 +26,7 @@ import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Consent;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
+import org.yellowhearth.core.fact.FaultTrail;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.GridCircuit;
@@ -49,6 +50,7 @@ import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.Replaceable;
+import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyConverter;
@@ -133,6 +135,7 @@ final class Facts {
             case Build.PictureTube t -> Quantity.volts(t.anodeVolts()).toString();
             case Build.MemoryBattery b -> Quantity.volts(b.volts()) + (b.holds().isEmpty() ? "" : ", holds " + b.holds());
             case Build.LowVoltageInput i -> Quantity.volts(i.volts()) + ", " + words.word(i.pole());
+            case ShopExperience.Seen s -> words.capacitorKind(s.kind()) + " " + s.bad() + " of " + s.measured() + " bad";
             default -> value.toString().isEmpty() ? "—" : value.toString();
         };
     }
@@ -214,6 +217,10 @@ final class Facts {
                         Quantity.volts(h.outputVolts()) + " out");
             case ProofFigure f ->
                 List.of(words.word(f.measurand()), f.how(), text(f.before()) + " → " + text(f.after()) + " " + f.unit());
+            case FaultTrail f -> List.of(f.symptom() + " ← " + f.suspicion(), f.part().map(PartRef::toString).orElse(""),
+                    f.outcome() == FaultTrail.Outcome.UNDECIDED ? "" : words.word(f.outcome()), f.seen(),
+                    f.swappedBack() ? words.term("Trail.swapped-back") : "",
+                    f.undoes().isEmpty() ? "" : words.term("Trail.came-back"));
             case SupplySection s -> supply(s);
             case SupplyEvidence e -> evidence(e);
         });

@@ -6,16 +6,15 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
+import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
@@ -23,37 +22,45 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.trace.SupplySurroundings;
-import org.yellowhearth.records.archive.Archive.Hit;
-import org.yellowhearth.records.archive.Archive.Where;
+import org.yellowhearth.records.archive.Hit.Where;
 import org.yellowhearth.records.jobfile.JobReader;
 import org.yellowhearth.records.json.JsonText;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.records.store.Shop.ShelfEntry;
+import org.yellowhearth.records.store.SqliteShop;
 
 /** Finding anything over all jobs, by words and by values in any notation. */
 public class ArchiveTest {
     private static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
     private static final ZonedDateTime NOW = Instant.parse("2026-08-01T10:00:00Z").atZone(ZoneOffset.UTC);
-    private final List<Archive.Shelved> jobs = new ArrayList<>();
-    private Archive archive;
+    private final List<ShelfEntry> jobs = new ArrayList<>();
+    private Shop shop;
 
     @BeforeClass
     public void readTheDemo() throws IOException {
-        Assessor assessor = new Assessor(KNOWLEDGE, SupplySurroundings.by(KNOWLEDGE));
+        shop = SqliteShop.open(Files.createTempDirectory("archive"), KNOWLEDGE);
+        DigestMaker digests = new DigestMaker(KNOWLEDGE);
         try (Stream<Path> files = Files.list(Path.of(System.getProperty("hearth.root"), "demo"))) {
             for (Path file : files.filter(f -> f.toString().endsWith(".json")).sorted().toList()) {
                 Job job = new JobReader(KNOWLEDGE).read(JsonText.read(file), NOW).job();
                 job = job.after(new Entry(job.journal().size(), NOW,
                         new Act.Did(new Edit.NoteWritten("Hums at full moon, says the mate of "
                                 + job.plate().name()))));
-                jobs.add(new Archive.Shelved("id-" + file.getFileName(), job, assessor.assessAll(job, LocalDate.of(2026, 8, 1))));
+                String id = shop.add(job);
+                jobs.add(new ShelfEntry(id, job));
+                shop.keep(digests.of(id, job, NOW));
             }
         }
-        archive = Archive.of(jobs, KNOWLEDGE);
+    }
+
+    @AfterClass
+    public void close() {
+        shop.close();
     }
 
     private List<Hit> find(String search) {
-        return archive.find(search, 500);
+        return shop.find(Search.of(search), 500);
     }
 
     /** 50 nF by any of its names finds the same capacitors, those of 50 nF and no others. */
@@ -93,7 +100,7 @@ public class ArchiveTest {
         List<Hit> renew = find("renew electrolytic 1951");
         assertThat(renew).isNotEmpty().allSatisfy(h -> assertThat(h.set()).isEqualTo("Brindlecote 51"));
         assertThat(renew).anySatisfy(h -> assertThat(h.part()).contains(PartRef.of("C16b")));
-        Job brindlecote = jobs.stream().map(Archive.Shelved::job).filter(j -> j.plate().name().startsWith("Brindle")).findFirst()
+        Job brindlecote = jobs.stream().map(ShelfEntry::job).filter(j -> j.plate().name().startsWith("Brindle")).findFirst()
                 .orElseThrow();
         assertThat(find("350 V brindle").stream().filter(h -> h.where() == Where.PART).map(h -> h.part().orElseThrow()))
                 .allSatisfy(ref -> {
@@ -114,6 +121,6 @@ public class ArchiveTest {
                 "1e999")) {
             assertThat(find(odd)).isNotNull();
         }
-        assertThat(archive.find("c", 3)).hasSize(3);
+        assertThat(shop.find(Search.of("c"), 3)).hasSize(3);
     }
 }

@@ -174,7 +174,7 @@ public class JobFileTest {
         return new Object[][]{ //
                 {"[]", "", "expected an object"}, {"7", "", "expected an object"}, {"{}", "", "\"format\" is missing"}, //
                 {"{\"format\":\"other\"}", "/format", "no job file"}, //
-                {"{\"format\":\"yellow-hearth-job\",\"version\":12}", "/version", "newer program"}, //
+                {"{\"format\":\"yellow-hearth-job\",\"version\":13}", "/version", "newer program"}, //
                 {"{\"format\":\"yellow-hearth-job\",\"version\":1}", "", "\"set\" is missing"}, //
                 {file(",\"extra\":1"), "/extra", "unknown field"}, {file(",\"id\":\"../../x\""), "/id", "letters, digits"}, //
                 {file(",\"parts\":{}"), "/parts", "expected a list"}, {file(",\"parts\":[7]"), "/parts/0", "expected an object"}, //

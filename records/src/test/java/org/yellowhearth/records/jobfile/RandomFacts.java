@@ -27,6 +27,7 @@ import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.DrawingStyle;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.EstimateLine;
+import org.yellowhearth.core.fact.FaultTrail;
 import org.yellowhearth.core.fact.Feature;
 import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.HeadroomReading;
@@ -43,6 +44,7 @@ import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
@@ -91,7 +93,8 @@ final class RandomFacts {
     }
 
     static Act aspectChanged(Job job, Random r) {
-        Aspect after = switch (r.nextInt(8)) {
+        Aspect after = switch (r.nextInt(9)) {
+            case 8 -> new ShopExperience(List.of(new ShopExperience.Seen("paper", 9 + r.nextInt(9), r.nextInt(9))));
             case 7 -> new DossierScope(new HashSet<>(List.of(one(r, DossierScope.Section.values()))));
             case 5 -> new DrawingStyle(one(r, DrawingStyle.CapitalM.values()));
             case 0 -> new Build(r.nextBoolean() ? OptionalInt.empty() : OptionalInt.of(1930 + r.nextInt(60)),
@@ -139,8 +142,16 @@ final class RandomFacts {
         return other;
     }
 
+    private static FaultTrail trail(String id, Random r) {
+        FaultTrail t = FaultTrail.of(id, "hums", "the reservoir",
+                r.nextBoolean() ? Optional.empty() : Optional.of(PartRef.of("C9")), AT,
+                r.nextBoolean() ? "" : "i0x");
+        return r.nextBoolean() ? t : t.seen(FaultTrail.Outcome.CURED, AT.plusSeconds(r.nextInt(9999)), "quiet", r.nextBoolean());
+    }
+
     private static Item item(String id, Random r) {
-        return switch (r.nextInt(24)) {
+        return switch (r.nextInt(25)) {
+            case 24 -> trail(id, r);
             case 21 -> ramp(id, r);
             case 22, 23 -> proof(id, r);
             case 0 -> new Paper(id, "Drawing", r.nextBoolean() ? "" : "rev. C");

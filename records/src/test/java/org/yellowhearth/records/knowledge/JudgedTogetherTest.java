@@ -19,6 +19,7 @@ import org.yellowhearth.core.benchline.BenchOutcome;
 import org.yellowhearth.core.fact.GridCircuit;
 import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Policy;
@@ -206,6 +207,27 @@ public class JudgedTogetherTest {
         double bad = bench().type(four + "C1 IR5M @400V; C2 IR5M @400V; C3 IR5M @400V").assess("C4").risk().chance();
         double good = bench().type(four + "C1 IR9G @400V; C2 IR9G @400V; C3 IR9G @400V").assess("C4").risk().chance();
         assertThat(bad).isGreaterThan(good);
+    }
+
+    private static double factor(int bad, int measured) {
+        Bench b = bench().type("+ C1 .1 MFD 400 V waxed paper tone");
+        b.edit(new Edit.AspectChanged(ShopExperience.BLANK,
+                new ShopExperience(List.of(new ShopExperience.Seen("paper-waxed", measured, bad)))));
+        return b.assess("C1").risk().factors().stream().filter(f -> f.words().key() == AssessWords.RISK_SHOP).findFirst()
+                .orElseThrow().times();
+    }
+
+    /**
+     * What other sets of the shop had seen weighs like four parts of what kind and age say: of four measured, all bad, a share of p becomes (p + 1) / 2,
+     * whose odds are (1 + p) / p times those of p; of six, none bad, it becomes 0.4 p.
+     */
+    @Test
+    public void whatTheShopHasSeenWeighsWhereItIsAllowed() {
+        assertThat(bench().type("+ C1 .1 MFD 400 V waxed paper tone").assess("C1").risk().factors())
+                .noneMatch(f -> f.words().key() == AssessWords.RISK_SHOP);
+        double p = 1 / (factor(4, 4) - 1);
+        assertThat(p).isBetween(0.01, 0.99);
+        assertThat(factor(0, 6)).isCloseTo(0.4 * (1 - p) / (1 - 0.4 * p), within(1e-9));
     }
 
     @Test

@@ -109,7 +109,7 @@ public class NeverLostTest {
         Path aside = Backups.restore(folder, made.file(), NOW.plusDays(2).toInstant());
         assertThat(aside.resolve("shop.sqlite")).exists();
         try (SqliteShop shop = open()) {
-            assertThat(shop.shelf()).hasSize(5).allSatisfy(e -> assertThat(e.job().journal()).hasSize(61));
+            assertThat(Shelves.jobs(shop)).hasSize(5).allSatisfy(e -> assertThat(e.job().journal()).hasSize(61));
         }
         assertThat(Backups.of(folder)).containsExactly(made);
     }
@@ -201,7 +201,7 @@ public class NeverLostTest {
         Recovery.Report report = Recovery.recover(folder, KNOWLEDGE, NOW.plusDays(1).toInstant());
         assertThat(report.aside().resolve("shop.sqlite")).exists();
         try (SqliteShop shop = open()) {
-            List<Shop.ShelfEntry> shelf = shop.shelf();
+            List<Shop.ShelfEntry> shelf = Shelves.jobs(shop);
             assertThat(shelf).hasSize(report.whole().size() + report.cut().size());
             for (Shop.ShelfEntry e : shelf) {
                 List<Entry> was = jobs.get(e.id()).journal();
@@ -243,7 +243,7 @@ public class NeverLostTest {
         assertThat(report.lost()).isEmpty();
         assertThat(report.drawer()).isTrue();
         try (SqliteShop shop = open()) {
-            assertThat(shop.shelf()).allSatisfy(e -> assertThat(e.job().journal()).isEqualTo(jobs.get(e.id()).journal()));
+            assertThat(Shelves.jobs(shop)).allSatisfy(e -> assertThat(e.job().journal()).isEqualTo(jobs.get(e.id()).journal()));
             assertThat(shop.stock().part("d-1")).contains(part);
         }
     }
@@ -291,7 +291,7 @@ public class NeverLostTest {
                 }
             }
             try (SqliteShop shop = SqliteShop.open(torn, KNOWLEDGE)) {
-                for (Shop.ShelfEntry e : shop.shelf()) {
+                for (Shop.ShelfEntry e : Shelves.jobs(shop)) {
                     List<Entry> is = e.job().journal();
                     assertThat(is).isEqualTo(all.subList(0, is.size()));
                 }

@@ -73,7 +73,7 @@ public class SqliteShopTest {
         }
         try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
             assertSame(shop.job(id), job);
-            assertThat(shop.shelf()).extracting(Shop.ShelfEntry::id).containsExactly(id);
+            assertThat(shop.shelf()).extracting(ShelfLine::id).containsExactly(id);
         }
     }
 
@@ -114,8 +114,8 @@ public class SqliteShopTest {
                 Job whole = JobFileTest.randomJob(seed);
                 whole.journal().stream().skip(1).forEach(e -> shop.append(id, List.of(e.act()), e.at()));
             }
-            long parts = shop.shelf().stream().mapToLong(e -> e.job().census().size()).sum();
-            long readings = shop.shelf().stream().mapToLong(e -> e.job().readings().size()).sum();
+            long parts = Shelves.jobs(shop).stream().mapToLong(e -> e.job().census().size()).sum();
+            long readings = Shelves.jobs(shop).stream().mapToLong(e -> e.job().readings().size()).sum();
             assertThat(count("part")).isEqualTo(parts).isPositive();
             assertThat(count("reading")).isEqualTo(readings).isPositive();
         }
@@ -180,7 +180,8 @@ public class SqliteShopTest {
     @Test(dataProvider = "released")
     public void aShopOfAnEarlierVersionIsBroughtUpToDate(String version, String dateColumn) throws SQLException {
         String url = "jdbc:sqlite:" + folder.resolve("shop.sqlite");
-        Flyway.configure().dataSource(url, null, null).locations("classpath:org/yellowhearth/records/store").target(version)
+        Flyway.configure().dataSource(url, null, null).locations("classpath:org/yellowhearth/records/store/sqlite")
+                .target(version)
                 .load()
                 .migrate();
         try (Connection c = DriverManager.getConnection(url); Statement s = c.createStatement()) {

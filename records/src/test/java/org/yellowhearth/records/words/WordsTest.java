@@ -30,6 +30,8 @@ import org.yellowhearth.core.assess.AssessWords;
 import org.yellowhearth.core.assess.Criterion;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.benchline.BenchWords;
+import org.yellowhearth.core.cause.Cause;
+import org.yellowhearth.core.cause.CauseWords;
 import org.yellowhearth.core.census.CensusWords;
 import org.yellowhearth.core.census.Colour;
 import org.yellowhearth.core.census.ColourCode;
@@ -42,6 +44,7 @@ import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.DrawingStyle;
+import org.yellowhearth.core.fact.FaultTrail;
 import org.yellowhearth.core.fact.Feature;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.FunctionCheck;
@@ -86,6 +89,8 @@ import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.PeriodRules;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.knowledge.SupplyRules;
+import org.yellowhearth.core.learn.JobTallies;
+import org.yellowhearth.core.learn.WorkDone;
 import org.yellowhearth.core.marking.DateCode;
 import org.yellowhearth.core.marking.MarkingWords;
 import org.yellowhearth.core.message.Coded;
@@ -160,7 +165,7 @@ public class WordsTest {
                 Caution.CautionWords.values(), MainsFit.MainsWords.values(), Estimate.EstimateWords.values(),
                 Check.CheckWords.values(), Gate.GateWords.values(),
                 ColourCode.ColourWords.values(), TraceWords.values(), ReformWords.values(), WakeWords.values(),
-                ProveWords.values(), AgendaWords.values(),
+                ProveWords.values(), AgendaWords.values(), CauseWords.values(),
                 StoryWords.values())
                 .flatMap(Stream::of);
     }
@@ -174,6 +179,7 @@ public class WordsTest {
                 Edit.Power.values(), HearthState.values(), OwnTask.TaskKind.values(), DueSource.values(), Agenda.Bucket.values(),
                 Later.values(), ClockWatch.Jump.values(), Adjustment.Adjusted.values(), Adjusting.AdjustState.values(),
                 HeadroomCheck.HeadroomState.values(), ProofFigure.Measurand.values(),
+                FaultTrail.Outcome.values(), Cause.Standing.values(), WorkDone.Work.values(), JobTallies.Heat.values(),
                 Caution.Level.values(), Policy.WhenToRenew.values(),
                 Policy.VoltageRating.values(), Policy.CapacitanceChoice.values(), Policy.OldElectrolytics.values(),
                 Policy.Appearance.values(), Policy.Tantalum.values(), Policy.Rectifiers.values(), Policy.Paper.values(),
@@ -209,7 +215,8 @@ public class WordsTest {
     }
 
     private static Set<String> keys() {
-        Set<String> keys = new TreeSet<>(Set.of("Way.above", "Way.below", "Clip.behind-lamp", "Clip.heaters", "Ramp.valves-out"));
+        Set<String> keys = new TreeSet<>(Set.of("Way.above", "Way.below", "Clip.behind-lamp", "Clip.heaters", "Ramp.valves-out",
+                "Trail.swapped-back", "Trail.came-back"));
         terms().filter(Policy.School.class::isInstance)
                 .forEach(t -> keys.add("Meaning." + t.getClass().getSimpleName() + "." + t.code()));
         sentences().map(MessageKey::key).forEach(keys::add);
