@@ -66,7 +66,10 @@ public final class HearthApplication extends Application {
                     new Background(keeper, aside, Platform::runLater));
             model = Optional.of(desk);
             FileAsk files = new ChooserAsk(stage);
-            Appearance appearance = Appearance.remembered(Preferences.userRoot().node("org/yellowhearth"));
+            Preferences remembered = Preferences.userRoot().node("org/yellowhearth");
+            Appearance appearance = Appearance.remembered(remembered);
+            desk.safekeeping().sign(remembered.get("signature", ""));
+            desk.safekeeping().signatureProperty().addListener((_, _, name) -> remembered.put("signature", name));
             ShellView shell = new ShellView(desk, appearance, files,
                     new DossierView(desk, files, DossierFiles.usualFolder(folder)));
             stage.setScene(new Scene(shell, WIDTH, HEIGHT));

@@ -74,7 +74,7 @@ public class SafekeepingFlowTest extends Window {
         try (var all = Files.list(out)) {
             files = all.filter(f -> f.toString().endsWith(".json")).toList();
         }
-        assertThat(files).hasSize(2);
+        assertThat(files).hasSize(3);
         robot.interact(() -> model.shelf().bringIn(files));
         settle();
         until(() -> model.shelf().jobsProperty().get().size() == 4);

@@ -10,6 +10,7 @@ import javafx.scene.layout.VBox;
 
 import org.yellowhearth.core.assess.OwnLimits;
 import org.yellowhearth.core.fact.LimitChange;
+import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.LimitProfile;
@@ -24,10 +25,12 @@ import org.yellowhearth.desk.model.DeskModel;
 /** The limits of the kinds that are in the set, both profiles side by side; what this job holds otherwise goes with it. */
 final class LimitsPage extends Page {
     private final VBox kinds = column();
+    private final VBox experience = column();
 
     LimitsPage(DeskModel model) {
         super(model);
-        add(heading("limits.title"), text(Labels.of("limits.how"), "quiet"), kinds);
+        experience.setId("experience");
+        add(heading("limits.title"), text(Labels.of("limits.how"), "quiet"), kinds, heading("experience.title"), experience);
     }
 
     @Override
@@ -35,6 +38,19 @@ final class LimitsPage extends Page {
         List<CapacitorKind> there = job.capacitors().stream().map(Capacitor::kind).distinct().sorted()
                 .filter(k -> !k.equals(Capacitor.UNSTATED_KIND)).map(model().knowledge()::kind).toList();
         fill(kinds, there, "limits.empty", k -> kinds.getChildren().add(kind(k, job)));
+        experience(job, there);
+    }
+
+    /** What other sets of the shop had seen of the kinds in this one weighs only where somebody lets it. */
+    private void experience(Job job, List<CapacitorKind> there) {
+        ShopExperience taken = job.aspect(ShopExperience.class);
+        boolean alone = taken.equals(ShopExperience.BLANK);
+        experience.getChildren().setAll(row(text(Labels.of(alone ? "experience.alone" : "experience.weighs"), "quiet"),
+                alone
+                        ? button("experience.take", "experience-take", model().archive()::takeOver)
+                        : button("experience.drop", "experience-drop", model().archive()::standAlone)));
+        there.forEach(k -> taken.of(k.id()).ifPresent(s -> experience.getChildren()
+                .add(text(Labels.of("experience.seen", model().words().capacitorKind(k.id()), s.bad(), s.measured())))));
     }
 
     private VBox kind(CapacitorKind kind, Job job) {

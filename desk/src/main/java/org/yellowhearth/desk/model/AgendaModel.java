@@ -170,7 +170,7 @@ public final class AgendaModel {
 
     /** Whether anything of a job may be due, or was lately. */
     private static boolean watched(ShelfLine line, Instant now) {
-        return (line.watched() && line.card().isPresent()) || line.touched().isAfter(now.minus(LATELY));
+        return (line.watched() && line.digested() > 0) || line.touched().isAfter(now.minus(LATELY));
     }
 
     private void make(Map<String, Job> jobs, Map<String, Kept> before, ZonedDateTime now, Map<ReformPlan, Instant> clocks) {

@@ -77,6 +77,7 @@ public final class DeskModel {
     private final DossierModel dossier;
     private final SafekeepingModel safekeeping;
     private final ArchiveModel archive;
+    private final CauseModel causes;
     private boolean keeping;
     private final AtomicInteger ids = new AtomicInteger();
 
@@ -104,6 +105,7 @@ public final class DeskModel {
         this.dossier = new DossierModel(this);
         this.safekeeping = new SafekeepingModel(this, shop);
         this.archive = new ArchiveModel(this, shop);
+        this.causes = new CauseModel(this);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -183,6 +185,10 @@ public final class DeskModel {
 
     public ProveModel prove() {
         return prove;
+    }
+
+    public CauseModel causes() {
+        return causes;
     }
 
     public ArchiveModel archive() {

@@ -19,11 +19,15 @@ import java.util.stream.Collectors;
 
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.records.jobfile.JobWriter;
+import org.yellowhearth.records.stock.DrawerFile;
 import org.yellowhearth.records.stock.StockCsv;
 import org.yellowhearth.records.store.Backups;
 import org.yellowhearth.records.store.Backups.Backup;
@@ -42,6 +46,8 @@ public final class SafekeepingModel {
     private final ReadOnlyObjectWrapper<List<Backup>> backups = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyObjectWrapper<Optional<Opened>> opened = new ReadOnlyObjectWrapper<>(Optional.empty());
 
+    private final StringProperty signature = new SimpleStringProperty("");
+
     /** How a job of a backup stands to the one on the shelf. */
     public enum Stands {
         SAME, SHELF_HAS_MORE, BACKUP_HAS_MORE, NOT_ON_SHELF
@@ -58,6 +64,29 @@ public final class SafekeepingModel {
     SafekeepingModel(DeskModel model, Shop shop) {
         this.model = model;
         this.shop = shop;
+    }
+
+    /** Who works at this bench; entries are signed with it once the shop took it. */
+    public ReadOnlyStringProperty signatureProperty() {
+        return signature;
+    }
+
+    /** Signs every entry from now on; an empty name signs none. */
+    public void sign(String name) {
+        String plain = name.strip();
+        model.background().keep(() -> {
+            try {
+                shop.sign(plain);
+                return "";
+            } catch (IllegalArgumentException e) {
+                return Labels.of("safe.not-signed", e.getMessage());
+            }
+        }, trouble -> {
+            model.tell(trouble, !trouble.isEmpty());
+            if (trouble.isEmpty()) {
+                signature.set(plain);
+            }
+        });
     }
 
     /** The copies, the newest first. */
@@ -176,6 +205,7 @@ public final class SafekeepingModel {
             photographs.addAll(e.job().items(Photograph.class));
         }
         model.photographs().copyTo(folder.resolve(Shelf.PHOTOGRAPHS), photographs);
+        Files.writeString(folder.resolve("drawer.json"), DrawerFile.write(shop.stockJournal()));
         Files.write(folder.resolve("drawer.csv"), StockCsv.write(shop.stock().drawer()).getBytes(StandardCharsets.UTF_8));
         return all.size();
     }

@@ -30,10 +30,13 @@ import org.yellowhearth.records.jobfile.JobReader;
 import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.json.BadFileException;
 import org.yellowhearth.records.json.JsonText;
+import org.yellowhearth.records.json.JsonValue;
 import org.yellowhearth.records.photo.BadPhotographException;
 import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.records.stock.DrawerFile;
 import org.yellowhearth.records.store.ShelfLine;
 import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.records.store.ShopException;
 
 /** The jobs on the shelf: what is there, what comes in and what goes out as files. */
 public final class Shelf {
@@ -82,7 +85,7 @@ public final class Shelf {
 
     private void fetch() {
         background.keep(shop::shelf, lines -> {
-            behind.set((int) lines.stream().filter(l -> l.digested() != l.entries()).count());
+            behind.set((int) lines.stream().filter(l -> !l.upToDate()).count());
             jobs.set(lines);
         });
     }
@@ -111,11 +114,17 @@ public final class Shelf {
             List<String> refused = new ArrayList<>();
             for (Path file : files) {
                 try {
-                    JobFile job = new JobReader(knowledge).read(JsonText.read(file), now.get());
+                    JsonValue root = JsonText.read(file);
+                    if (DrawerFile.is(root)) {
+                        shop.takeOver(DrawerFile.read(root));
+                        taken.add(Labels.of("shop.drawer"));
+                        continue;
+                    }
+                    JobFile job = new JobReader(knowledge).read(root, now.get());
                     photographs.takeFrom(file.resolveSibling(PHOTOGRAPHS), job.job().items(Photograph.class));
                     shop.add(job.job());
                     taken.add(job.job().plate().name());
-                } catch (BadFileException | BadPhotographException | IOException e) {
+                } catch (BadFileException | BadPhotographException | ShopException | IOException e) {
                     refused.add(Labels.of("shop.refused", file.getFileName(), e.getMessage()));
                 }
             }

@@ -25,13 +25,14 @@ public final class ProveView extends BorderPane {
         pages.put("functions", new FunctionsPage(model));
         pages.put("accuracy", new AccuracyPage(model));
         pages.put("burn", new BurnPage(model));
+        pages.put("causes", new CausesPage(model));
         pages.put("back", new BackPage(model));
         tabs = new PageTabs(pages.keySet(), "prove.page.", "prove-page-", this::show);
         setTop(tabs.head("prove.title"));
         show("chart");
     }
 
-    /** Shows a page by its name: chart, adjust, loads, functions, accuracy, burn or back. */
+    /** Shows a page by its name: chart, adjust, loads, functions, accuracy, burn, causes or back. */
     public void show(String name) {
         tabs.mark(name);
         setCenter(pages.get(name));

@@ -2,6 +2,7 @@ package org.yellowhearth.desk.shop;
 
 import java.util.Optional;
 
+import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -21,9 +22,11 @@ final class FindPane extends VBox {
     private final TextField search = new TextField();
     private final ListView<Hit> hits = new ListView<>();
     private final Label said = Page.text("", "quiet");
+    private final ReadOnlyIntegerProperty behind;
 
     FindPane(DeskModel model) {
         archive = model.archive();
+        behind = model.shelf().behindProperty();
         getStyleClass().add("agenda");
         search.setId("find-text");
         search.setPromptText(Labels.of("find.prompt"));
@@ -66,7 +69,10 @@ final class FindPane extends VBox {
     private void show(ArchiveModel.Found f) {
         hits.getItems().setAll(f.hits());
         hits.getSelectionModel().selectFirst();
-        said.setText(f.search().isBlank() ? "" : Labels.of("find.found", f.hits().size(), f.among()));
+        said.setText(f.search().isBlank()
+                ? ""
+                : Labels.of("find.found", f.hits().size(), f.among())
+                        + (behind.get() > 0 ? Labels.of("find.behind", behind.get()) : ""));
     }
 
     private void open() {

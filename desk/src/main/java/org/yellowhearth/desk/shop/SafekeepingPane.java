@@ -4,8 +4,11 @@ import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 
 import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.desk.Labels;
@@ -40,7 +43,7 @@ final class SafekeepingPane extends VBox {
         FlowPane buttons = new FlowPane(Page.button("safe.now", "safe-now", safe::backUp),
                 Page.button("safe.out", "safe-out", () -> files.newFolder(Labels.of("safe.file")).ifPresent(safe::takeOut)));
         buttons.getStyleClass().add("line-form");
-        getChildren().addAll(Page.text(Labels.of("safe.about"), "quiet"), buttons, scroll);
+        getChildren().addAll(Page.text(Labels.of("safe.about"), "quiet"), buttons, signature(), scroll);
         safe.backupsProperty().addListener((_, _, _) -> show());
         safe.openedProperty().addListener((_, _, _) -> show());
         sceneProperty().addListener((_, _, scene) -> {
@@ -49,6 +52,31 @@ final class SafekeepingPane extends VBox {
                 show();
             }
         });
+    }
+
+    private HBox signature() {
+        TextField name = new TextField(safe.signatureProperty().get());
+        name.setId("signature");
+        name.setPromptText(Labels.of("safe.signature.prompt"));
+        Label label = new Label(Labels.of("safe.signature"));
+        label.setLabelFor(name);
+        label.setMinWidth(USE_PREF_SIZE);
+        HBox.setHgrow(name, Priority.ALWAYS);
+        Runnable keep = () -> {
+            if (!name.getText().strip().equals(safe.signatureProperty().get())) {
+                safe.sign(name.getText());
+            }
+        };
+        name.setOnAction(_ -> keep.run());
+        name.focusedProperty().addListener((_, _, focused) -> {
+            if (!focused) {
+                keep.run();
+            }
+        });
+        safe.signatureProperty().addListener((_, _, now) -> name.setText(now));
+        HBox row = new HBox(label, name);
+        row.getStyleClass().add("agenda-below");
+        return row;
     }
 
     private void show() {

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -85,6 +86,7 @@ public final class ShopView extends BorderPane {
         pages.put("agenda", agenda);
         pages.put("drawer", drawer);
         pages.put("find", new FindPane(model));
+        pages.put("learned", new LearnedPane(model));
         pages.put("safekeeping", new SafekeepingPane(model, files));
         show = page -> place.getChildren().setAll(pages.get(page));
         tabs = new PageTabs(pages.keySet(), "shop.page.", "shop-", show);
@@ -105,7 +107,7 @@ public final class ShopView extends BorderPane {
         model.shelf().jobsProperty().addListener((_, _, jobs) -> fill(jobs));
     }
 
-    /** Shows shelf, agenda, drawer, find or safekeeping. */
+    /** Shows shelf, agenda, drawer, find, learned or safekeeping. */
     public void show(String page) {
         tabs.mark(page);
         show.accept(page);
@@ -204,22 +206,23 @@ public final class ShopView extends BorderPane {
         private HBox card(ShelfLine line) {
             Label name = new Label(line.name());
             name.getStyleClass().add("card-name");
-            Label facts = new Label(line.card().map(Digest.Card::facts).orElse(line.place()));
+            Optional<Digest.Card> card = line.card();
+            Label facts = new Label(card.map(Digest.Card::facts).orElse(line.place()));
             facts.getStyleClass().add("card-facts");
-            Label complaint = new Label(line.card().map(Digest.Card::complaint).orElse(""));
+            Label complaint = new Label(card.map(Digest.Card::complaint).orElse(""));
             complaint.getStyleClass().add("card-complaint");
             VBox left = new VBox(name, facts, complaint);
             left.setMinWidth(0);
             HBox.setHgrow(left, Priority.ALWAYS);
             VBox right = new VBox();
-            line.card().ifPresentOrElse(card -> counts(card, right),
+            card.ifPresentOrElse(c -> counts(c, right),
                     () -> right.getChildren().add(quiet(Labels.of("shop.reading"))));
             right.getStyleClass().add("card-right");
-            HBox card = new HBox(left, right);
-            card.getStyleClass().add("card");
-            card.setMaxWidth(Double.MAX_VALUE);
-            card.prefWidthProperty().bind(getListView().widthProperty().subtract(44));
-            return card;
+            HBox box = new HBox(left, right);
+            box.getStyleClass().add("card");
+            box.setMaxWidth(Double.MAX_VALUE);
+            box.prefWidthProperty().bind(getListView().widthProperty().subtract(44));
+            return box;
         }
 
         private static Label quiet(String text) {

@@ -41,6 +41,10 @@ public final class Search {
 
     /** One word of a search: as text, and as the steps of a value where it is a figure. */
     private record Wanted(String text, List<String> steps) {
+        /** Whether its text may be the beginning of a word; a figure and its unit are whole. */
+        boolean begun() {
+            return text.indexOf(' ') < 0;
+        }
     }
 
     private Search(List<Wanted> wanted) {
@@ -134,7 +138,7 @@ public final class Search {
     }
 
     private static String fts5(Wanted w) {
-        return Stream.concat(Stream.of(quoted(w.text) + " *"), w.steps.stream().map(Search::quoted))
+        return Stream.concat(Stream.of(quoted(w.text) + (w.begun() ? " *" : "")), w.steps.stream().map(Search::quoted))
                 .collect(Collectors.joining(" OR "));
     }
 
@@ -155,7 +159,7 @@ public final class Search {
     private static String tsquery(Wanted w) {
         List<String> words = List.of(w.text.split(" "));
         String text = IntStream.range(0, words.size())
-                .mapToObj(k -> lexeme(words.get(k)) + (k == words.size() - 1 ? ":*" : "")).collect(Collectors.joining(" & "));
+                .mapToObj(k -> lexeme(words.get(k)) + (w.begun() ? ":*" : "")).collect(Collectors.joining(" & "));
         return Stream.concat(Stream.of("(" + text + ")"), w.steps.stream().map(Search::lexeme))
                 .collect(Collectors.joining(" | "));
     }

@@ -41,7 +41,7 @@ import org.yellowhearth.records.words.Words;
 
 /** The dossier of a job as a folio, section by section; what has nothing to say is left out. */
 public final class DossierFolio {
-    private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
+    static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
     static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final Dossier dossier;
@@ -237,7 +237,8 @@ public final class DossierFolio {
     }
 
     private List<Cell> entry(Entry e) {
-        return List.of(new Cell(MOMENT.format(e.at()), Face.FIGURE), new Cell(describe.entry(job, e), Face.PLAIN));
+        return List.of(new Cell(MOMENT.format(e.at()), Face.FIGURE),
+                new Cell(describe.entry(job, e) + (e.by().isEmpty() ? "" : "  (" + e.by() + ")"), Face.PLAIN));
     }
 
     private List<Block> sources() {

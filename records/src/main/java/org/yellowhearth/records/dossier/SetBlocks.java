@@ -3,6 +3,7 @@ package org.yellowhearth.records.dossier;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.yellowhearth.core.cause.Cause;
 import org.yellowhearth.core.fact.CalibrationHold;
 import org.yellowhearth.core.fact.Complaint;
 import org.yellowhearth.core.fact.Fitting;
@@ -60,6 +61,21 @@ final class SetBlocks {
         job.items(Jumper.class).forEach(j -> all.add(new Block.Labelled("Bridged", describe.item(j))));
         SetCautions.of(job, dossier.knowledge()).stream().filter(CautionRule::danger)
                 .forEach(c -> all.add(Folio.caution(words.term("Danger." + c.id()))));
+        all.addAll(causes());
+        return all;
+    }
+
+    /** Faults that were followed: what was suspected, what was changed, what came of it, and how sure that is. */
+    private List<Block> causes() {
+        List<Block> all = new ArrayList<>();
+        for (Cause c : Cause.of(job, dossier.items().stream().map(Dossier.Item::assessment).toList())) {
+            all.add(new Block.Labelled(c.trail().symptom(), describe.item(c.trail())));
+            c.changes()
+                    .forEach(x -> all.add(
+                            new Block.Labelled("Changed " + DossierFolio.MOMENT.format(x.at().atZone(dossier.madeAt().getZone())),
+                                    words.say(x.what()))));
+            all.add(new Block.Labelled(words.word(c.standing()), words.say(c.why())));
+        }
         return all;
     }
 

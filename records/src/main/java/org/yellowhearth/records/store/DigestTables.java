@@ -18,7 +18,6 @@ import org.yellowhearth.records.archive.Digest;
 import org.yellowhearth.records.archive.Digest.Thing;
 import org.yellowhearth.records.archive.Hit;
 import org.yellowhearth.records.archive.Search;
-import org.yellowhearth.records.json.JsonText;
 import org.yellowhearth.records.json.RecordJson;
 
 /** The digests of a shop through an open connection; the same statements for every database. */
@@ -39,11 +38,11 @@ final class DigestTables {
     List<ShelfLine> shelf() {
         return handle.createQuery("""
                 select j.id as id, j.name as name, j.place as place, j.touched_at as touched, j.entries as entries,
-                    coalesce(d.entries, 0) as digested, coalesce(d.watched, 1) as watched, d.card as card
+                    coalesce(d.entries, 0) as digested, coalesce(d.watched, 1) as watched, coalesce(d.card, '') as card
                 from job j left join digest d on d.job = j.id order by j.touched_at desc, j.name, j.id
                 """).map((r, _) -> new ShelfLine(r.getString("id"), r.getString("name"), r.getString("place"),
                 Instant.parse(r.getString("touched")), r.getInt("entries"), r.getInt("digested"),
-                Optional.ofNullable(r.getString("card")).map(c -> RecordJson.read(JsonText.read(c), Digest.Card.class)),
+                r.getString("card"),
                 r.getInt("watched") != 0)).list();
     }
 

@@ -39,6 +39,16 @@ public interface Shop extends AutoCloseable {
     /** Drawer and changed catalogue as they stand. */
     Stock stock();
 
+    /** Everything that was done to the drawer and the catalogue, in its order. */
+    List<DatedAct> stockJournal();
+
+    /** Takes over everything that was done elsewhere, whole; only into a drawer and a catalogue to which nothing was done yet. */
+    Stock takeOver(List<DatedAct> acts);
+
+    /** Something that was done to the stock, and when. */
+    record DatedAct(ZonedDateTime at, Stock.Act act) {
+    }
+
     /** Does something to the stock, and returns it as it then stands. */
     Stock append(Stock.Act act, ZonedDateTime at);
 

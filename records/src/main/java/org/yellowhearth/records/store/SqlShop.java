@@ -1,6 +1,7 @@
 package org.yellowhearth.records.store;
 
 import java.time.Instant;
+import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -276,6 +277,14 @@ abstract class SqlShop implements Shop {
         return guarded("read the drawer", this::currentStock);
     }
 
+    @Override
+    public synchronized List<DatedAct> stockJournal() {
+        return guarded("read the drawer", () -> handle().createQuery("select at, zone, act from stock_entry order by number")
+                .map((r, _) -> new DatedAct(Instant.parse(r.getString("at")).atZone(ZoneId.of(r.getString("zone"))),
+                        RecordJson.readTagged(JsonText.read(r.getString("act")), "act", Stock.Act.class)))
+                .list());
+    }
+
     private Stock currentStock() {
         Stock now = stock;
         for (String act : handle().createQuery("select act from stock_entry where number >= ? order by number")
@@ -291,14 +300,35 @@ abstract class SqlShop implements Shop {
     public synchronized Stock append(Stock.Act act, ZonedDateTime at) {
         stock = guarded("keep what was done to the drawer", () -> inTransaction(() -> {
             lockStock();
-            Stock before = currentStock();
-            Stock after = before.after(act);
-            handle().execute("insert into stock_entry values (?, ?, ?, ?)", before.acts(), at.toInstant().toString(),
-                    at.getZone().getId(), RecordJson.writeTagged("act", (Record) act).toString());
-            project(before, after);
-            return after;
+            return appended(currentStock(), List.of(new DatedAct(at, act)));
         }));
         return stock;
+    }
+
+    @Override
+    public synchronized Stock takeOver(List<DatedAct> acts) {
+        stock = guarded("take over what was done to the drawer", () -> inTransaction(() -> {
+            lockStock();
+            Stock before = currentStock();
+            if (before.acts() > 0) {
+                throw new ShopException(
+                        "The drawer of this shop has a history of its own, so that of another was not taken over. "
+                                + "Bring its lines in as a list (CSV) instead, or into a new shop.");
+            }
+            return appended(before, acts);
+        }));
+        return stock;
+    }
+
+    private Stock appended(Stock before, List<DatedAct> acts) {
+        Stock after = before;
+        for (DatedAct a : acts) {
+            handle().execute("insert into stock_entry values (?, ?, ?, ?)", after.acts(), a.at().toInstant().toString(),
+                    a.at().getZone().getId(), RecordJson.writeTagged("act", (Record) a.act()).toString());
+            after = after.after(a.act());
+        }
+        project(before, after);
+        return after;
     }
 
     private void project(Stock before, Stock after) {
