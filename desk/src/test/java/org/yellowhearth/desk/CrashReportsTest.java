@@ -58,7 +58,7 @@ public class CrashReportsTest {
             boolean named = List.of("arrival.page.", "safety.plan.", "about.grid.", "trace.page.", "describe.add.",
                     "reform.page.", "reform.column.", "reform.in-set.", "reform.quality.", "reform.link.which.",
                     "reform.link.none.", "renew.page.", "renew.state.", "renew.rectifier.", "renew.shopping.", "shop.page.",
-                    "wake.page.", "prove.page.", "wake.link.which.", "wake.link.none.",
+                    "wake.page.", "prove.page.", "learned.page.", "wake.link.which.", "wake.link.none.",
                     "stock.column.").stream()
                     .anyMatch(whole::startsWith)
                     && code.indexOf("\"" + last + "\"") >= 0;
