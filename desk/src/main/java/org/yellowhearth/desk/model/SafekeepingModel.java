@@ -26,6 +26,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.records.files.NewFile;
 import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.stock.DrawerFile;
 import org.yellowhearth.records.stock.StockCsv;
@@ -201,12 +202,12 @@ public final class SafekeepingModel {
             for (int k = 2; !names.add(name.toLowerCase(java.util.Locale.ROOT)); k++) {
                 name = name.replaceFirst(" \\(\\d+\\)$", "") + " (" + k + ")";
             }
-            Files.write(folder.resolve(name + ".json"), JobWriter.write(e.id(), e.job()).getBytes(StandardCharsets.UTF_8));
+            NewFile.write(folder.resolve(name + ".json"), JobWriter.write(e.id(), e.job()).getBytes(StandardCharsets.UTF_8));
             photographs.addAll(e.job().items(Photograph.class));
         }
         model.photographs().copyTo(folder.resolve(Shelf.PHOTOGRAPHS), photographs);
-        Files.writeString(folder.resolve("drawer.json"), DrawerFile.write(shop.stockJournal()));
-        Files.write(folder.resolve("drawer.csv"), StockCsv.write(shop.stock().drawer()).getBytes(StandardCharsets.UTF_8));
+        NewFile.write(folder.resolve("drawer.json"), DrawerFile.write(shop.stockJournal()).getBytes(StandardCharsets.UTF_8));
+        NewFile.write(folder.resolve("drawer.csv"), StockCsv.write(shop.stock().drawer()).getBytes(StandardCharsets.UTF_8));
         return all.size();
     }
 }

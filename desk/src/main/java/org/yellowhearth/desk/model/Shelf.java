@@ -2,9 +2,8 @@ package org.yellowhearth.desk.model;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,6 +24,8 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.records.files.JobBundle;
+import org.yellowhearth.records.files.NewFile;
 import org.yellowhearth.records.jobfile.JobFile;
 import org.yellowhearth.records.jobfile.JobReader;
 import org.yellowhearth.records.jobfile.JobWriter;
@@ -107,39 +108,54 @@ public final class Shelf {
         }, show);
     }
 
-    /** Brings job files in; each whole or not at all. */
+    /** Brings job files in, alone or packed in a ZIP; each whole or not at all. */
     public void bringIn(List<Path> files) {
         background.keep(() -> {
-            List<String> taken = new ArrayList<>();
-            List<String> refused = new ArrayList<>();
-            for (Path file : files) {
-                try {
-                    JsonValue root = JsonText.read(file);
-                    if (DrawerFile.is(root)) {
-                        shop.takeOver(DrawerFile.read(root));
-                        taken.add(Labels.of("shop.drawer"));
-                        continue;
-                    }
-                    JobFile job = new JobReader(knowledge).read(root, now.get());
-                    photographs.takeFrom(file.resolveSibling(PHOTOGRAPHS), job.job().items(Photograph.class));
-                    shop.add(job.job());
-                    taken.add(job.job().plate().name());
-                } catch (BadFileException | BadPhotographException | ShopException | IOException e) {
-                    refused.add(Labels.of("shop.refused", file.getFileName(), e.getMessage()));
-                }
-            }
-            String said = taken.isEmpty() ? "" : Labels.of("shop.brought-in", String.join(", ", taken)) + "  ";
-            return new Told(said + String.join("  ", refused), !refused.isEmpty());
+            Arriving arriving = new Arriving(new ArrayList<>(), new ArrayList<>());
+            files.forEach(file -> arrive(file, arriving));
+            String said = arriving.taken.isEmpty() ? "" : Labels.of("shop.brought-in", String.join(", ", arriving.taken)) + "  ";
+            return new Told(said + String.join("  ", arriving.refused), !arriving.refused.isEmpty());
         }, told -> {
             background.tell(told.text, told.trouble);
             refresh();
         });
     }
 
+    private record Arriving(List<String> taken, List<String> refused) {
+    }
+
+    private void arrive(Path file, Arriving arriving) {
+        try {
+            if (JobBundle.is(file)) {
+                try (JobBundle bundle = JobBundle.unpack(file, photographs.folder())) {
+                    bundle.jobs().forEach(job -> arrive(job, arriving));
+                }
+                return;
+            }
+            JsonValue root = JsonText.read(file);
+            if (DrawerFile.is(root)) {
+                shop.takeOver(DrawerFile.read(root));
+                arriving.taken.add(Labels.of("shop.drawer"));
+                return;
+            }
+            JobFile job = new JobReader(knowledge).read(root, now.get());
+            photographs.takeFrom(file.resolveSibling(PHOTOGRAPHS), job.job().items(Photograph.class));
+            shop.add(job.job());
+            arriving.taken.add(job.job().plate().name());
+        } catch (BadFileException | BadPhotographException | ShopException | IOException e) {
+            arriving.refused.add(Labels.of("shop.refused", file.getFileName(), e.getMessage()));
+        }
+    }
+
     /** Writes a job as a job file; a file that is there already is not touched. */
     void takeOut(OpenJob job, Path file) {
         background.keep(() -> {
-            Told told = written(file, JobWriter.write(job.id(), job.job()).getBytes(StandardCharsets.UTF_8));
+            String json = JobWriter.write(job.id(), job.job());
+            if (JobBundle.is(file)) {
+                return written(file, () -> JobBundle.write(file, "job.json", json, job.job().items(Photograph.class).stream()
+                        .filter(photographs::has).map(photographs::original).toList()));
+            }
+            Told told = written(file, json.getBytes(StandardCharsets.UTF_8));
             try {
                 photographs.copyTo(file.resolveSibling(PHOTOGRAPHS), job.job().items(Photograph.class));
                 return told;
@@ -151,9 +167,19 @@ public final class Shelf {
 
     /** Writes a new file, whole or not at all; one that is there already is not touched. */
     static Told written(Path file, byte[] bytes) {
+        return written(file, () -> NewFile.write(file, bytes));
+    }
+
+    private interface Writing {
+        void write() throws IOException;
+    }
+
+    private static Told written(Path file, Writing writing) {
         try {
-            Files.write(file, bytes, StandardOpenOption.CREATE_NEW);
+            writing.write();
             return new Told(Labels.of("dossier.saved", file), false);
+        } catch (FileAlreadyExistsException e) {
+            return new Told(Labels.of("dossier.not-saved", file, e.getReason()), true);
         } catch (IOException e) {
             return new Told(Labels.of("dossier.not-saved", file, e.toString()), true);
         }

@@ -18,7 +18,7 @@ public final class ChooserAsk implements FileAsk {
 
     private static FileChooser chooser() {
         FileChooser chooser = new FileChooser();
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("Job files", "*.json"));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("Job files", "*.json", "*.zip"));
         return chooser;
     }
 

@@ -271,6 +271,11 @@ public final class PhotoStore {
         }
     }
 
+    /** Where they lie. */
+    public Path folder() {
+        return folder;
+    }
+
     /** The file as it came. */
     public Path original(Photograph photograph) {
         return folder.resolve(photograph.file());

@@ -154,6 +154,7 @@ abstract class SqlShop implements Shop {
     /** Puts a job on the shelf under the id that it had. */
     synchronized String addAs(String id, Job job) {
         guarded("put a job on the shelf", () -> inTransaction(() -> {
+            lockJob(id);
             write(id, job, job.journal());
             project(id, List.of(), job.census());
             projectReadings(id, Set.of(), job.readings());

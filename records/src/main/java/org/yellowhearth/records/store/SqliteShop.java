@@ -7,10 +7,12 @@ import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
@@ -34,6 +36,8 @@ public final class SqliteShop extends SqlShop {
     private final Handle handle;
     private final Connection connection;
     private final FileChannel lockChannel;
+    /** The file system's own name of the file. */
+    private final Optional<Object> key;
 
     private SqliteShop(Path folder, Connection connection, FileChannel lockChannel, Knowledge knowledge) {
         super(knowledge);
@@ -41,6 +45,7 @@ public final class SqliteShop extends SqlShop {
         this.connection = connection;
         this.handle = Jdbi.create(connection).open();
         this.lockChannel = lockChannel;
+        this.key = fileKey(folder);
     }
 
     /**
@@ -115,15 +120,33 @@ public final class SqliteShop extends SqlShop {
         return handle;
     }
 
-    /** Nobody else has this file open, and a transaction is the only one. */
+    /** Nobody else has this file open, and a transaction is the only one; but the file must still be where it was. */
     @Override
     void lockJob(String id) {
-        // The lock beside the file stands for it.
+        requireFile();
     }
 
     @Override
     void lockStock() {
-        // The lock beside the file stands for it.
+        requireFile();
+    }
+
+    /** A drive that was pulled out, or a folder thrown away, would take what is written with it without a word. */
+    private void requireFile() {
+        if (!fileKey(folder).equals(key)) {
+            throw new ShopException("The file of the shop is no longer in " + folder
+                    + ". Nothing was kept. Put the drive or the folder back in its place, and start again; a backup is a way too.");
+        }
+    }
+
+    private static Optional<Object> fileKey(Path folder) {
+        try {
+            BasicFileAttributes is = Files.readAttributes(folder.resolve(FILE), BasicFileAttributes.class);
+            return Optional.of(Optional.ofNullable(is.fileKey()).orElse(is.creationTime()));
+        } catch (IOException _) {
+            // It is not there, and that is what is told.
+            return Optional.empty();
+        }
     }
 
     @Override

@@ -224,10 +224,14 @@ public class NeverLostTest {
         assertThat(folder.toFile().list()).noneMatch(n -> n.startsWith("recovering"));
     }
 
-    /** Most of it comes back also without a backup; only where the root of the journals itself is gone nothing does. */
+    /**
+     * Of shops with a backup all jobs come back; of those without, in a long run, most do (two thirds when this was written). Few seeds say little: in
+     * the short run some must.
+     */
     @Test(dependsOnMethods = "whatCanBeReadOfADamagedShopIsKept")
     public void mostIsRecovered() {
-        assertThat(kept).isGreaterThan(25);
+        System.out.printf("kept %d%n", kept);
+        assertThat(kept).isGreaterThan(Boolean.getBoolean("hearth.long") ? 30 * 5 + 30 * 5 / 2 : 4 * 5);
     }
 
     @Test
@@ -332,6 +336,59 @@ public class NeverLostTest {
         try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("shop.sqlite"));
                 Statement s = c.createStatement()) {
             assertThat(s.executeQuery("pragma integrity_check").getString(1)).isEqualTo("ok");
+        }
+    }
+
+    /** A drive pulled out or a folder thrown away: nothing is written into a file that nobody will find, and the message says so. */
+    @Test
+    public void aShopThatVanishedTakesNothing() throws IOException {
+        Path gone = folder.resolveSibling(folder.getFileName() + "-gone");
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            String id = shop.add(job("Stays", 3));
+            Files.move(folder, gone);
+            assertThatThrownBy(() -> shop.append(id, List.of(note("late 9")), NOW)).isInstanceOf(ShopException.class)
+                    .hasMessageContaining("no longer in").hasMessageContaining("Nothing was kept");
+            assertThatThrownBy(() -> shop.add(job("Another", 1))).isInstanceOf(ShopException.class);
+            // Put back in its place, it goes on.
+            Files.move(gone, folder);
+            assertThat(shop.append(id, List.of(note("late 9")), NOW).journal()).hasSize(5);
+        }
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            assertThat(shop.shelf()).singleElement().satisfies(l -> assertThat(l.entries()).isEqualTo(5));
+        }
+    }
+
+    /** Where nothing can be written the shop says so and stays as it is. Root may write anywhere but into the kernel's own folders. */
+    @Test
+    public void aFolderThatCannotBeWrittenIsTold() throws IOException {
+        Path place = Files.isDirectory(Path.of("/proc/self"))
+                ? Path.of("/proc/self/hearth")
+                : folder.resolve("closed").resolve("shop");
+        if (!place.startsWith("/proc")) {
+            assertThat(Files.createDirectory(place.getParent()).toFile().setWritable(false)).isTrue();
+        }
+        assertThatThrownBy(() -> SqliteShop.open(place, KNOWLEDGE)).isInstanceOf(ShopException.class)
+                .hasMessageContaining("cannot be written to").hasMessageContaining("drive");
+        Path file = Files.createFile(folder.resolve("a file"));
+        assertThatThrownBy(() -> SqliteShop.open(file, KNOWLEDGE)).isInstanceOf(ShopException.class)
+                .hasMessageContaining("cannot be written to");
+    }
+
+    /** A clock set back by a year and forward by ten: entries keep the order in which they were made. */
+    @Test
+    public void aClockThatMovedLosesNothing() {
+        String id;
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            id = shop.add(job("Clocked", 0));
+            shop.append(id, List.of(note("late 1")), NOW.plusYears(10));
+            shop.append(id, List.of(note("late 2")), NOW.minusYears(1));
+            shop.append(id, List.of(note("late 3"), new Act.Undid(3)), NOW);
+        }
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            assertThat(shop.job(id).journal()).extracting(Entry::number).containsExactly(0, 1, 2, 3, 4);
+            assertThat(shop.job(id).journal()).extracting(e -> e.at().getYear()).containsExactly(NOW.getYear(),
+                    NOW.getYear() + 10, NOW.getYear() - 1, NOW.getYear(), NOW.getYear());
+            assertThat(shop.job(id).counts(3)).isFalse();
         }
     }
 }
