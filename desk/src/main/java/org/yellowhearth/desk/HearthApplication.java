@@ -34,6 +34,8 @@ import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.records.dossier.DossierFiles;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
 import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.records.store.PostgresShop;
+import org.yellowhearth.records.store.SharedAddress;
 import org.yellowhearth.records.store.Shop;
 import org.yellowhearth.records.store.ShopException;
 import org.yellowhearth.records.store.SqliteShop;
@@ -60,7 +62,8 @@ public final class HearthApplication extends Application {
         stage.setMinHeight(600);
         try {
             Knowledge knowledge = KnowledgeFiles.read();
-            SqliteShop opened = SqliteShop.open(folder, knowledge);
+            Optional<String> shared = SharedAddress.of(folder);
+            Shop opened = shared.isPresent() ? PostgresShop.open(shared.get(), knowledge) : SqliteShop.open(folder, knowledge);
             shop = opened;
             DeskModel desk = new DeskModel(opened, new PhotoStore(folder), knowledge, Clock.system(ZoneId.systemDefault()),
                     new Background(keeper, aside, Platform::runLater));
@@ -68,6 +71,7 @@ public final class HearthApplication extends Application {
             FileAsk files = new ChooserAsk(stage);
             Preferences remembered = Preferences.userRoot().node("org/yellowhearth");
             Appearance appearance = Appearance.remembered(remembered);
+            desk.safekeeping().at(folder);
             desk.safekeeping().sign(remembered.get("signature", ""));
             desk.safekeeping().signatureProperty().addListener((_, _, name) -> remembered.put("signature", name));
             ShellView shell = new ShellView(desk, appearance, files,

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.lang.reflect.Proxy;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.ZoneOffset;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
@@ -17,6 +18,7 @@ import org.yellowhearth.core.fact.Bench;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.Verdict;
+import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
@@ -373,5 +375,30 @@ public class DeskModelTest {
         assertThat(out.resolve("photographs").resolve(photograph.file()))
                 .hasSameBinaryContentAs(Rooms.demo("photographs/" + photograph.file()));
         model.photographs().picture(photograph, PhotoStore.Size.SMALL, path -> assertThat(path).isPresent());
+    }
+
+    /** Where benches share a shop the window shows what another one did, and says who; what this one asks for goes on from there. */
+    @Test
+    public void whatAnotherBenchDidIsShown() {
+        Shop shared = (Shop) Proxy.newProxyInstance(Shop.class.getClassLoader(), new Class<?>[]{Shop.class},
+                (_, method, given) -> method.getName().equals("shared") ? Boolean.TRUE : method.invoke(shop, given));
+        model = new DeskModel(shared, new PhotoStore(Rooms.folder()), Rooms.KNOWLEDGE, Rooms.CLOCK,
+                new Background(Runnable::run, Runnable::run, Runnable::run));
+        model.arrive("Shared");
+        String id = model.openProperty().get().orElseThrow().id();
+        shop.sign("Ann");
+        shop.append(id, List.of(new Act.Did(new Edit.NoteWritten("from the other bench"))),
+                Rooms.CLOCK.instant().atZone(ZoneOffset.UTC));
+        model.lookAround(1);
+        assertThat(job().journal()).hasSize(2);
+        assertThat(model.background().noticeProperty().get().text()).contains("Ann").contains("entry 1");
+        model.lookAround(2);
+        shop.append(id, List.of(new Act.Did(new Edit.NoteWritten("and again"))), Rooms.CLOCK.instant().atZone(ZoneOffset.UTC));
+        model.lookAround(3);
+        assertThat(job().journal()).as("not more often than every three seconds").hasSize(2);
+        model.changePlate(p -> p.with(d -> d.place = "mess"));
+        assertThat(job().journal()).hasSize(4);
+        model.lookAround(4_000_000_000L);
+        assertThat(job().plate().place()).isEqualTo("mess");
     }
 }

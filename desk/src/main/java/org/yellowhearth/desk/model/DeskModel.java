@@ -25,6 +25,7 @@ import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
@@ -47,6 +48,9 @@ import org.yellowhearth.records.words.Words;
  * only once it is on the disk.
  */
 public final class DeskModel {
+    /** So often a shared shop is looked at for what other benches did. */
+    private static final long EVERY_NANOS = 3_000_000_000L;
+
     private final Shop shop;
     private final Knowledge knowledge;
     private final Clock clock;
@@ -79,6 +83,7 @@ public final class DeskModel {
     private final ArchiveModel archive;
     private final CauseModel causes;
     private boolean keeping;
+    private long lookedNanos = Long.MIN_VALUE / 2;
     private final AtomicInteger ids = new AtomicInteger();
 
     /** A model over a shop. */
@@ -277,6 +282,38 @@ public final class DeskModel {
         benchLine.lineProperty().set("");
         background.hush();
         shelf.refresh();
+    }
+
+    /** To be called often: where several benches share the shop, shows what another one did. */
+    public void lookAround() {
+        lookAround(System.nanoTime());
+    }
+
+    /** The same, with what the running clock of the computer shows. */
+    public void lookAround(long nanos) {
+        if (!shop.shared() || keeping || nanos - lookedNanos < EVERY_NANOS) {
+            return;
+        }
+        lookedNanos = nanos;
+        open.get().ifPresentOrElse(o -> background.keep(() -> shop.job(o.id()), now -> {
+            if (now.journal().size() > o.job().journal().size() && !keeping) {
+                Entry first = now.journal().get(o.job().journal().size());
+                reopen(o.id(), Labels.of("shared.changed", first.by().isEmpty() ? Labels.of("shared.somebody") : first.by(),
+                        first.number()));
+            }
+        }), shelf::refresh);
+    }
+
+    private void reopen(String id, String said) {
+        background.keep(() -> judged(id, shop.job(id)), job -> {
+            if (open.get().map(OpenJob::id).filter(id::equals).isPresent()) {
+                open.set(Optional.of(job));
+                if (chosen.get().filter(ref -> job.assessment(ref).isEmpty()).isPresent()) {
+                    chosen.set(Optional.empty());
+                }
+                tell(said, false);
+            }
+        });
     }
 
     /** Writes the open job as a job file; a file that is there already is not touched. */

@@ -32,9 +32,12 @@ import org.yellowhearth.records.stock.DrawerFile;
 import org.yellowhearth.records.stock.StockCsv;
 import org.yellowhearth.records.store.Backups;
 import org.yellowhearth.records.store.Backups.Backup;
+import org.yellowhearth.records.store.PostgresShop;
+import org.yellowhearth.records.store.SharedAddress;
 import org.yellowhearth.records.store.ShelfLine;
 import org.yellowhearth.records.store.Shop;
 import org.yellowhearth.records.store.Shop.ShelfEntry;
+import org.yellowhearth.records.store.ShopException;
 import org.yellowhearth.records.store.SqliteShop;
 
 /** Copies of the shop without the window: made when they are due, looked into, jobs brought back, and the whole shop as open files. */
@@ -47,6 +50,7 @@ public final class SafekeepingModel {
     private final ReadOnlyObjectWrapper<List<Backup>> backups = new ReadOnlyObjectWrapper<>(List.of());
     private final ReadOnlyObjectWrapper<Optional<Opened>> opened = new ReadOnlyObjectWrapper<>(Optional.empty());
 
+    private Optional<Path> bench = Optional.empty();
     private final StringProperty signature = new SimpleStringProperty("");
 
     /** How a job of a backup stands to the one on the shelf. */
@@ -88,6 +92,38 @@ public final class SafekeepingModel {
                 signature.set(plain);
             }
         });
+    }
+
+    /** The folder of this bench, in which it is written down where it works. */
+    public void at(Path folder) {
+        bench = Optional.of(folder);
+    }
+
+    /** Whether several benches share the shop; its server is then backed up by whoever runs it. */
+    public boolean shared() {
+        return shop.shared();
+    }
+
+    /** The address of the shared shop that this bench works at; empty for its own. */
+    public String sharedAddress() {
+        return bench.flatMap(SharedAddress::of).orElse("");
+    }
+
+    /** Tries an address, and writes it down for the next start; an empty one leads back into the bench's own shop. */
+    public void share(String address) {
+        String plain = address.strip();
+        model.tell(Labels.of("safe.share.trying"), false);
+        model.background().aside(() -> {
+            try {
+                if (!plain.isEmpty()) {
+                    PostgresShop.open(plain, model.knowledge()).close();
+                }
+                bench.ifPresent(folder -> SharedAddress.set(folder, plain));
+                return new Background.Notice(Labels.of(plain.isEmpty() ? "safe.share.own" : "safe.share.done"), false);
+            } catch (ShopException e) {
+                return new Background.Notice(e.getMessage(), true);
+            }
+        }, n -> model.tell(n.text(), n.trouble()));
     }
 
     /** The copies, the newest first. */

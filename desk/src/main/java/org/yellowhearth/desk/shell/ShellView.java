@@ -104,6 +104,7 @@ public final class ShellView extends StackPane {
             model.reform().poll();
             model.wake().poll();
             model.agenda().poll();
+            model.lookAround();
         }));
         heartbeat.setCycleCount(Animation.INDEFINITE);
         sceneProperty().addListener((_, _, scene) -> {

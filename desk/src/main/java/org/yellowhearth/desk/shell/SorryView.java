@@ -22,6 +22,7 @@ import org.yellowhearth.records.knowledge.KnowledgeFiles;
 import org.yellowhearth.records.store.Backups;
 import org.yellowhearth.records.store.Backups.Backup;
 import org.yellowhearth.records.store.Recovery;
+import org.yellowhearth.records.store.SharedAddress;
 import org.yellowhearth.records.store.ShopException;
 
 /** What is seen where a shop does not open: why, and what can be done about it. */
@@ -55,6 +56,15 @@ public final class SorryView extends VBox {
     }
 
     private void offer() {
+        if (SharedAddress.of(folder).isPresent()) {
+            // It is the server that does not answer; nothing is wrong with this bench's own shop.
+            ways.getChildren().setAll(Page.button("sorry.again", "sorry-again", again),
+                    Page.row(Page.text(Labels.of("sorry.own.how"), "quiet"), Page.button("sorry.own", "sorry-own", () -> {
+                        SharedAddress.set(folder, "");
+                        again.run();
+                    })));
+            return;
+        }
         ways.getChildren().setAll(Page.button("sorry.again", "sorry-again", again),
                 Page.row(Page.text(Labels.of("sorry.recover.how"), "quiet"),
                         Page.button("sorry.recover", "sorry-recover", this::recover)));

@@ -43,7 +43,7 @@ final class SafekeepingPane extends VBox {
         FlowPane buttons = new FlowPane(Page.button("safe.now", "safe-now", safe::backUp),
                 Page.button("safe.out", "safe-out", () -> files.newFolder(Labels.of("safe.file")).ifPresent(safe::takeOut)));
         buttons.getStyleClass().add("line-form");
-        getChildren().addAll(Page.text(Labels.of("safe.about"), "quiet"), buttons, signature(), scroll);
+        getChildren().addAll(Page.text(Labels.of("safe.about"), "quiet"), buttons, signature(), shared(), scroll);
         safe.backupsProperty().addListener((_, _, _) -> show());
         safe.openedProperty().addListener((_, _, _) -> show());
         sceneProperty().addListener((_, _, scene) -> {
@@ -52,6 +52,20 @@ final class SafekeepingPane extends VBox {
                 show();
             }
         });
+    }
+
+    private HBox shared() {
+        TextField address = new TextField(safe.sharedAddress());
+        address.setId("shared-address");
+        address.setPromptText(Labels.of("safe.share.prompt"));
+        Label label = new Label(Labels.of("safe.share"));
+        label.setLabelFor(address);
+        label.setMinWidth(USE_PREF_SIZE);
+        HBox.setHgrow(address, Priority.ALWAYS);
+        address.setOnAction(_ -> safe.share(address.getText()));
+        HBox row = new HBox(label, address, Page.button("safe.share.try", "share", () -> safe.share(address.getText())));
+        row.getStyleClass().add("agenda-below");
+        return row;
     }
 
     private HBox signature() {
@@ -80,7 +94,7 @@ final class SafekeepingPane extends VBox {
     }
 
     private void show() {
-        Page.fillRows(list, safe.backupsProperty().get(), "safe.none", this::row);
+        Page.fillRows(list, safe.backupsProperty().get(), safe.shared() ? "safe.shared" : "safe.none", this::row);
     }
 
     private Node row(Backup b) {

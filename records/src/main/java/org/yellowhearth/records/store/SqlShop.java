@@ -71,6 +71,9 @@ abstract class SqlShop implements Shop {
         return new DigestTables(handle(), this::hits);
     }
 
+    /** What to do where the database refuses. */
+    abstract String remedy();
+
     /** Lets nobody else append to a job until the transaction ends. */
     abstract void lockJob(String id);
 
@@ -301,7 +304,16 @@ abstract class SqlShop implements Shop {
     public synchronized Stock append(Stock.Act act, ZonedDateTime at) {
         stock = guarded("keep what was done to the drawer", () -> inTransaction(() -> {
             lockStock();
-            return appended(currentStock(), List.of(new DatedAct(at, act)));
+            int known = stock.acts();
+            Stock before = currentStock();
+            try {
+                return appended(before, List.of(new DatedAct(at, act)));
+            } catch (IllegalArgumentException e) {
+                throw before.acts() > known
+                        ? new ShopException("Meanwhile another bench changed the drawer, so this was not kept: " + e.getMessage()
+                                + ". What stands now is shown; do it again if it is still right.", e)
+                        : e;
+            }
         }));
         return stock;
     }
@@ -351,12 +363,12 @@ abstract class SqlShop implements Shop {
     }
 
     /** Does something with the database; what the database refuses changed nothing and is told. */
-    static <T> T guarded(String what, Supplier<T> work) {
+    final <T> T guarded(String what, Supplier<T> work) {
         try {
             return work.get();
         } catch (JdbiException e) {
             throw new ShopException("The shop could not " + what + ": " + firstLine(e)
-                    + " Nothing was changed. Check that the drive is there and has room.", e);
+                    + " Nothing was changed. " + remedy(), e);
         }
     }
 

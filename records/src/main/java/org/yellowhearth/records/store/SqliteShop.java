@@ -120,6 +120,11 @@ public final class SqliteShop extends SqlShop {
         return handle;
     }
 
+    @Override
+    String remedy() {
+        return "Check that the drive is there and has room.";
+    }
+
     /** Nobody else has this file open, and a transaction is the only one; but the file must still be where it was. */
     @Override
     void lockJob(String id) {
