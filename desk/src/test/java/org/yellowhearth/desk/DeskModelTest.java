@@ -381,7 +381,7 @@ public class DeskModelTest {
     @Test
     public void whatAnotherBenchDidIsShown() {
         Shop shared = (Shop) Proxy.newProxyInstance(Shop.class.getClassLoader(), new Class<?>[]{Shop.class},
-                (_, method, given) -> method.getName().equals("shared") ? Boolean.TRUE : method.invoke(shop, given));
+                (_, method, given) -> method.getName().equals("shared") ? (Object) true : method.invoke(shop, given));
         model = new DeskModel(shared, new PhotoStore(Rooms.folder()), Rooms.KNOWLEDGE, Rooms.CLOCK,
                 new Background(Runnable::run, Runnable::run, Runnable::run));
         model.arrive("Shared");

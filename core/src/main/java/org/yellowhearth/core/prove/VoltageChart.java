@@ -44,7 +44,7 @@ public record VoltageChart(List<Line> lines) {
     /**
      * A node.
      *
-     * @param before what it read before the work, as it would have read under the conditions of the drawing
+     * @param before what it read last before the work, as it would have read under the conditions of the drawing
      * @param after the same after the work
      * @param byModel whether line and meter were brought over by the model of the supply; in proportion to the line, meter left alone, else
      * @param tolerance either way, as a fraction
@@ -73,10 +73,9 @@ public record VoltageChart(List<Line> lines) {
             List<SupplyReading> read = job.items(SupplyReading.class).stream()
                     .filter(r -> r.point().equals(t.point()) && r.kind() == SupplyReading.Kind.DIRECT && r.bridged().isEmpty())
                     .sorted(Comparator.comparing(SupplyReading::at)).toList();
-            Optional<SupplyReading> before = read.stream().filter(r -> !after(r, work)).findFirst();
+            Optional<SupplyReading> before = read.stream().filter(r -> !after(r, work)).reduce((_, later) -> later);
             Optional<SupplyReading> after = read.stream().filter(r -> after(r, work)).reduce((_, last) -> last);
-            Optional<SupplyReading> newest = read.isEmpty() ? Optional.empty() : Optional.of(read.getLast());
-            lines.add(line(t, before, after, newest, supply, rails.contains(t.point())));
+            lines.add(line(t, before, after, supply, rails.contains(t.point())));
         }
         return new VoltageChart(lines);
     }
@@ -104,7 +103,7 @@ public record VoltageChart(List<Line> lines) {
     }
 
     private static Line line(SupplyTarget t, Optional<SupplyReading> before, Optional<SupplyReading> after,
-            Optional<SupplyReading> newest, Optional<Supply> supply, boolean rail) {
+            Optional<Supply> supply, boolean rail) {
         boolean byModel = supply.isPresent();
         Optional<Measured> was = before.map(r -> new Measured(r, r.volts() * ratio(supply, t, r)));
         Optional<Measured> is = after.map(r -> new Measured(r, r.volts() * ratio(supply, t, r)));
@@ -113,7 +112,7 @@ public record VoltageChart(List<Line> lines) {
             case DRIVE, CONTROL -> WIDE;
             case UNSTATED -> rail ? RAIL : WIDE;
         });
-        Optional<Measured> last = newest.map(r -> new Measured(r, r.volts() * ratio(supply, t, r)));
+        Optional<Measured> last = is.or(() -> was);
         OptionalDouble deviation = last.isEmpty() || t.volts() == 0
                 ? OptionalDouble.empty()
                 : OptionalDouble.of((last.get().volts - t.volts()) / Math.abs(t.volts()) * Math.signum(t.volts()));

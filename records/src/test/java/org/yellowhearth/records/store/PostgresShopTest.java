@@ -40,7 +40,6 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.records.archive.DigestMaker;
-import org.yellowhearth.records.archive.Hit;
 import org.yellowhearth.records.archive.Search;
 import org.yellowhearth.records.jobfile.JobReader;
 import org.yellowhearth.records.json.JsonText;
