@@ -184,8 +184,6 @@ public final class Shots extends Application {
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-describe")).fire());
         steps.add(() -> ((Button) shell.lookup("#section-of-s-supply04")).fire());
         shot("trace-describe");
-        steps.add(() -> ((ToggleButton) shell.lookup("#trace-readings")).fire());
-        shot("trace-readings");
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-suspects")).fire());
         steps.add(() -> model.trace().suspect());
         shot("trace-suspects");
@@ -289,6 +287,9 @@ public final class Shots extends Application {
         steps.add(() -> model.agenda().add(id("Tarrowmere"), OwnTask.TaskKind.PARTS, "Valves from the estate sale", "fri"));
         wait(3);
         shot("agenda");
+        steps.add(() -> shell.showShop("learned"));
+        wait(3);
+        shot("learned");
         steps.add(() -> open("Brindlecote"));
         wait(2);
     }
