@@ -95,6 +95,16 @@ public final class WorkDone {
         return spent;
     }
 
+    /** The furthest that the work on a set has come, by what stands in its job; taking in while nothing does. */
+    public static Work furthest(Job job) {
+        Work far = job.census().isEmpty() ? Work.TAKING_IN : job.readings().isEmpty() ? Work.LISTING : Work.MEASURING;
+        for (Item item : job.items()) {
+            Work of = work(item);
+            far = of != Work.WRITING && of.compareTo(far) > 0 ? of : far;
+        }
+        return far;
+    }
+
     private static Work work(List<Entry> journal, Act act) {
         return switch (act) {
             case Act.Did(Edit edit) -> work(edit);

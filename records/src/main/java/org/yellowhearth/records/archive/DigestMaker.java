@@ -24,6 +24,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.learn.JobTallies;
+import org.yellowhearth.core.learn.WorkDone;
 import org.yellowhearth.core.marking.Dimension;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
@@ -86,8 +87,10 @@ public final class DigestMaker {
             words = Words.of(p.dialect());
             describe = new Describe(words, job);
             plate = Search.folded(p.name() + " " + words.word(p.kind()) + " " + words.word(p.technology()) + " "
-                    + Describe.year(p) + " " + p.place());
-            add(Hit.Where.SET, Optional.empty(), p.name() + "  ·  " + facts(p, words), p.complaint() + " " + p.endState(), "");
+                    + Describe.year(p) + " " + p.place() + " " + words.word(WorkDone.furthest(job)));
+            add(Hit.Where.SET, Optional.empty(),
+                    p.name() + "  ·  " + facts(p, words) + "  ·  " + words.word(WorkDone.furthest(job)),
+                    p.complaint() + " " + p.endState(), "");
             assessments.forEach(this::part);
             for (Item item : job.items()) {
                 add(Hit.Where.WRITTEN, item instanceof OfPart o ? Optional.of(o.part()) : Optional.empty(), describe.item(item),

@@ -114,6 +114,15 @@ public class ArchiveTest {
                 .containsExactly("R2");
     }
 
+    /** How far a set has come is a word like any other. */
+    @Test
+    public void howFarASetHasComeIsFound() {
+        assertThat(find("measuring").stream().filter(h -> h.where() == Where.SET)).isNotEmpty();
+        assertThat(find("supply brindle").stream().filter(h -> h.where() == Where.SET)).extracting(Hit::set)
+                .containsExactly("Brindlecote 51");
+        assertThat(find("proving").stream().filter(h -> h.where() == Where.SET)).isEmpty();
+    }
+
     /** No search does anything but find or not find. */
     @Test
     public void oddSearchesAreTaken() {
