@@ -1,9 +1,14 @@
 package org.yellowhearth.desk;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -14,7 +19,12 @@ import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.event.Event;
 import javafx.scene.Scene;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.image.Image;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
 import javafx.util.Duration;
@@ -22,9 +32,13 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.practice.Exercise;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.InTurn;
+import org.yellowhearth.desk.model.PracticeSession;
+import org.yellowhearth.desk.practice.PracticeView;
 import org.yellowhearth.desk.shell.ChooserAsk;
 import org.yellowhearth.desk.shell.DesktopNotice;
 import org.yellowhearth.desk.shell.FileAsk;
@@ -78,6 +92,8 @@ public final class HearthApplication extends Application {
                     new DossierView(desk, files, DossierFiles.usualFolder(folder)));
             stage.setScene(new Scene(shell, WIDTH, HEIGHT));
             CrashReports.tell(desk);
+            desk.practice().rememberIn(remembered.node("practice"));
+            desk.practice().onBegin(exercise -> practise(desk, exercise, appearance, files));
             desk.safekeeping().backUpWhenDue();
             Timeline hourly = new Timeline(new KeyFrame(Duration.hours(1), _ -> desk.safekeeping().backUpWhenDue()));
             hourly.setCycleCount(Animation.INDEFINITE);
@@ -86,7 +102,11 @@ public final class HearthApplication extends Application {
                     .ifPresent(notice -> desk.agenda().onDue(lines -> notice.show(Labels.of("agenda.notice", lines.size()),
                             desk.agenda().summary(lines))));
             String demo = getParameters().getNamed().get("demo");
-            if (demo == null) {
+            List<Path> brought = getParameters().getUnnamed().stream().map(Path::of).toList();
+            if (!brought.isEmpty()) {
+                // Job files that the desktop opened with it.
+                desk.shelf().bringIn(brought);
+            } else if (demo == null) {
                 desk.shelf().refresh();
             } else {
                 desk.shelf().bringIn(DemoFiles.in(Path.of(demo)));
@@ -96,7 +116,55 @@ public final class HearthApplication extends Application {
             LOG.error("The shop could not be opened", e);
             stage.setScene(new Scene(sorry(e.getMessage(), folder, () -> start(stage)), 900, 520));
         }
+        stage.getIcons().add(new Image(HearthApplication.class.getResourceAsStream("icon.png")));
+        if (getParameters().getNamed().containsKey("until-ready")) {
+            endOnceReady(stage);
+        }
         stage.show();
+    }
+
+    /** Types one letter as soon as a field takes it, says how long after the start of the process that was, and ends. */
+    private static void endOnceReady(Stage stage) {
+        stage.getScene().focusOwnerProperty().addListener((_, _, owner) -> {
+            if (owner instanceof TextInputControl field) {
+                Platform.runLater(() -> {
+                    Event.fireEvent(field,
+                            new KeyEvent(KeyEvent.KEY_TYPED, "x", "", KeyCode.UNDEFINED, false, false, false, false));
+                    if (field.getText().endsWith("x")) {
+                        Instant began = ProcessHandle.current().info().startInstant().orElseThrow();
+                        System.out.println("ready " + java.time.Duration.between(began, Instant.now()).toMillis());
+                        Platform.exit();
+                    }
+                });
+            }
+        });
+    }
+
+    /** An exercise has a window and a shop of its own, which go when it is closed. */
+    private void practise(DeskModel desk, Exercise exercise, Appearance appearance, FileAsk files) {
+        try {
+            Path folder = Files.createTempDirectory("hearth-practice");
+            Shop bench = SqliteShop.open(folder, desk.knowledge());
+            Executor turns = new InTurn(aside);
+            DeskModel trial = new DeskModel(bench, new PhotoStore(folder), desk.knowledge(), Clock.system(ZoneId.systemDefault()),
+                    new Background(turns, aside, Platform::runLater));
+            PracticeSession session = new PracticeSession(trial, bench, exercise);
+            session.debriefProperty()
+                    .addListener((_, _, now) -> now.ifPresent(d -> desk.practice().scored(exercise.theme(), d.score())));
+            ShellView shell = new ShellView(trial, appearance, files, new DossierView(trial, files, folder));
+            PracticeView view = new PracticeView(session, shell);
+            appearance.applyTo(view);
+            Stage window = new Stage();
+            window.setTitle(Labels.of("practice.window", exercise.plate().name()));
+            window.setScene(new Scene(view, WIDTH, HEIGHT));
+            window.setOnHidden(_ -> {
+                window.getScene().setRoot(new StackPane());
+                turns.execute(bench::close);
+            });
+            window.show();
+        } catch (IOException e) {
+            desk.tell(Labels.of("practice.no-room", String.valueOf(e.getMessage())), true);
+        }
     }
 
     /** Says why the shop does not open, and offers what can be done about it. */

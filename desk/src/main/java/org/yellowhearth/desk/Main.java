@@ -10,7 +10,7 @@ import javafx.application.Application;
 import org.yellowhearth.records.store.Places;
 
 /**
- * Starts the application: {@code [--shop=FOLDER] [--demo=FOLDER]}, or {@code --shots=FOLDER --demo=FOLDER} to redraw the pictures of the
+ * Starts the application: {@code [--shop=FOLDER] [--demo=FOLDER] [JOBFILE ...]}, or {@code --shots=FOLDER --demo=FOLDER} to redraw the pictures of the
  * documentation. It is no {@code Application} itself, so that it starts from the class path.
  */
 public final class Main {

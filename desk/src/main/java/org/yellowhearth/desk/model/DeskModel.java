@@ -82,6 +82,7 @@ public final class DeskModel {
     private final SafekeepingModel safekeeping;
     private final ArchiveModel archive;
     private final CauseModel causes;
+    private final PracticeModel practice;
     private boolean keeping;
     private long lookedNanos = Long.MIN_VALUE / 2;
     private final AtomicInteger ids = new AtomicInteger();
@@ -111,6 +112,7 @@ public final class DeskModel {
         this.safekeeping = new SafekeepingModel(this, shop);
         this.archive = new ArchiveModel(this, shop);
         this.causes = new CauseModel(this);
+        this.practice = new PracticeModel(this);
     }
 
     public ReadOnlyObjectProperty<Optional<OpenJob>> openProperty() {
@@ -190,6 +192,10 @@ public final class DeskModel {
 
     public ProveModel prove() {
         return prove;
+    }
+
+    public PracticeModel practice() {
+        return practice;
     }
 
     public CauseModel causes() {

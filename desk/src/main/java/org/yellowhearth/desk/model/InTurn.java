@@ -5,12 +5,13 @@ import java.util.Queue;
 import java.util.concurrent.Executor;
 
 /** Runs what it is given one after another, in the order it came, on threads of another executor. */
-final class InTurn implements Executor {
+public final class InTurn implements Executor {
     private final Executor threads;
     private final Queue<Runnable> waiting = new ArrayDeque<>();
     private boolean running;
 
-    InTurn(Executor threads) {
+    /** Over threads of which any may do the next thing. */
+    public InTurn(Executor threads) {
         this.threads = threads;
     }
 

@@ -26,6 +26,7 @@ import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.practice.PracticePane;
 import org.yellowhearth.desk.renew.DrawerPane;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.theme.Appearance;
@@ -87,6 +88,7 @@ public final class ShopView extends BorderPane {
         pages.put("drawer", drawer);
         pages.put("find", new FindPane(model));
         pages.put("learned", new LearnedPane(model));
+        pages.put("practice", new PracticePane(model));
         pages.put("safekeeping", new SafekeepingPane(model, files));
         show = page -> place.getChildren().setAll(pages.get(page));
         tabs = new PageTabs(pages.keySet(), "shop.page.", "shop-", show);
@@ -107,7 +109,7 @@ public final class ShopView extends BorderPane {
         model.shelf().jobsProperty().addListener((_, _, jobs) -> fill(jobs));
     }
 
-    /** Shows shelf, agenda, drawer, find, learned or safekeeping. */
+    /** Shows shelf, agenda, drawer, find, learned, practice or safekeeping. */
     public void show(String page) {
         tabs.mark(page);
         show.accept(page);

@@ -2,6 +2,7 @@ package org.yellowhearth.desk.theme;
 
 import javafx.animation.Animation;
 import javafx.animation.FadeTransition;
+import javafx.application.Platform;
 import javafx.scene.Group;
 import javafx.scene.layout.StackPane;
 import javafx.scene.shape.SVGPath;
@@ -52,7 +53,8 @@ public final class HearthDrawing extends StackPane {
         flame.setVisible(state == HearthState.LIT);
         heart.setVisible(state == HearthState.LIT);
         embers.setVisible(state == HearthState.BANKED);
-        if (state == HearthState.BANKED) {
+        // Who asked the desktop for less motion sees embers that do not breathe.
+        if (state == HearthState.BANKED && !Platform.getPreferences().isReducedMotion()) {
             glow.play();
         } else {
             glow.stop();

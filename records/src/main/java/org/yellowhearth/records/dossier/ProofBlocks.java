@@ -215,7 +215,7 @@ final class ProofBlocks {
                 "Readings are brought to the line and the meter that the drawing speaks of; what was shown stands in brackets."));
     }
 
-    /** Line, meter, signal and controls at the reading that is shown: the one after the work, else the first before it. */
+    /** Line, meter, signal and controls at the reading that is shown: the one after the work, else the last before it. */
     static String conditions(VoltageChart.Line l, Words words) {
         return l.after().or(l::before).map(VoltageChart.Measured::reading).map(r -> {
             List<String> said = new ArrayList<>();

@@ -108,6 +108,11 @@ import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.part.Transistor;
 import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.part.Winding;
+import org.yellowhearth.core.practice.Ailment;
+import org.yellowhearth.core.practice.Debrief;
+import org.yellowhearth.core.practice.Measuring;
+import org.yellowhearth.core.practice.PracticeWords;
+import org.yellowhearth.core.practice.Theme;
 import org.yellowhearth.core.prove.Accuracy;
 import org.yellowhearth.core.prove.Adjusting;
 import org.yellowhearth.core.prove.BurnWatch;
@@ -165,7 +170,7 @@ public class WordsTest {
                 Caution.CautionWords.values(), MainsFit.MainsWords.values(), Estimate.EstimateWords.values(),
                 Check.CheckWords.values(), Gate.GateWords.values(),
                 ColourCode.ColourWords.values(), TraceWords.values(), ReformWords.values(), WakeWords.values(),
-                ProveWords.values(), AgendaWords.values(), CauseWords.values(),
+                ProveWords.values(), AgendaWords.values(), CauseWords.values(), PracticeWords.values(),
                 StoryWords.values())
                 .flatMap(Stream::of);
     }
@@ -180,6 +185,7 @@ public class WordsTest {
                 Later.values(), ClockWatch.Jump.values(), Adjustment.Adjusted.values(), Adjusting.AdjustState.values(),
                 HeadroomCheck.HeadroomState.values(), ProofFigure.Measurand.values(),
                 FaultTrail.Outcome.values(), Cause.Standing.values(), WorkDone.Work.values(), JobTallies.Heat.values(),
+                Theme.values(), Ailment.values(), Debrief.Mark.values(), Measuring.values(),
                 Caution.Level.values(), Policy.WhenToRenew.values(),
                 Policy.VoltageRating.values(), Policy.CapacitanceChoice.values(), Policy.OldElectrolytics.values(),
                 Policy.Appearance.values(), Policy.Tantalum.values(), Policy.Rectifiers.values(), Policy.Paper.values(),

@@ -1,0 +1,101 @@
+package org.yellowhearth.core.practice;
+
+import java.util.List;
+
+import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.message.Coded;
+
+/** What a practice set is and what may be the matter with it. Graded from the first to the last. */
+public enum Theme implements Coded {
+    HUMMING_RECEIVER(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1951, 280, false, 1), //
+    LEAKY_COUPLER(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1948, 250, false, 1), //
+    LONG_STORED_RECEIVER(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1955, 265, false, 2), //
+    CHARGED_TRANSMITTER(SetPlate.Kind.TRANSMITTER, SetPlate.Technology.VALVE, 1958, 600, true, 1), //
+    TRANSMITTER_BIAS(SetPlate.Kind.TRANSMITTER, SetPlate.Technology.VALVE, 1960, 600, false, 2), //
+    SHORT_RASTER(SetPlate.Kind.TELEVISION, SetPlate.Technology.VALVE, 1962, 210, false, 2), //
+    CHARGED_TELEVISION(SetPlate.Kind.TELEVISION, SetPlate.Technology.VALVE, 1959, 220, true, 2), //
+    DRIFTING_VOLTMETER(SetPlate.Kind.TEST_INSTRUMENT, SetPlate.Technology.VALVE, 1955, 180, false, 2), //
+    TANTALUM_GENERATOR(SetPlate.Kind.TEST_INSTRUMENT, SetPlate.Technology.TRANSISTOR, 1971, 18, false, 1), //
+    WEAK_AMPLIFIER(SetPlate.Kind.AMPLIFIER, SetPlate.Technology.VALVE, 1957, 310, false, 3), //
+    MANY_FAULTS(SetPlate.Kind.TELEVISION, SetPlate.Technology.VALVE, 1961, 215, true, 4), //
+    NOTHING_WRONG(SetPlate.Kind.TEST_INSTRUMENT, SetPlate.Technology.VALVE, 1963, 180, false, 0);
+
+    private final SetPlate.Kind kind;
+    private final SetPlate.Technology technology;
+    private final int year;
+    private final double railVolts;
+    private final boolean charged;
+    private final int faults;
+
+    Theme(SetPlate.Kind kind, SetPlate.Technology technology, int year, double railVolts, boolean charged, int faults) {
+        this.kind = kind;
+        this.technology = technology;
+        this.year = year;
+        this.railVolts = railVolts;
+        this.charged = charged;
+        this.faults = faults;
+    }
+
+    SetPlate.Kind kind() {
+        return kind;
+    }
+
+    SetPlate.Technology technology() {
+        return technology;
+    }
+
+    int year() {
+        return year;
+    }
+
+    double railVolts() {
+        return railVolts;
+    }
+
+    boolean charged() {
+        return charged;
+    }
+
+    /** How many parts are not sound. */
+    int faults() {
+        return faults;
+    }
+
+    /** The parts as they would be typed. */
+    List<String> lines() {
+        return switch (this) {
+            case HUMMING_RECEIVER, LEAKY_COUPLER, LONG_STORED_RECEIVER, WEAK_AMPLIFIER -> Sets.RECEIVER;
+            case CHARGED_TRANSMITTER, TRANSMITTER_BIAS -> Sets.TRANSMITTER;
+            case SHORT_RASTER, CHARGED_TELEVISION, MANY_FAULTS -> Sets.TELEVISION;
+            case DRIFTING_VOLTMETER, NOTHING_WRONG -> Sets.INSTRUMENT;
+            case TANTALUM_GENERATOR -> Sets.TRANSISTOR;
+        };
+    }
+
+    /** The parts of the sets, as they would be typed; the first one hangs on the rail that may be charged. */
+    private static final class Sets {
+        static final List<String> RECEIVER = List.of("32 MFD 450 V electrolytic reservoir sees 280 V",
+                "16 MFD 450 V electrolytic smoothing sees 260 V", "25 MFD 25 V electrolytic cathode bypass sees 12 V",
+                ".05 MFD 400 V waxed paper grid coupling sees 110 V", ".1 MFD 400 V waxed paper rf bypass sees 90 V",
+                ".01 MFD 400 V waxed paper tone sees 200 V", "500 pF silver mica tuned", "220 pF silver mica tuned");
+        static final List<String> TRANSMITTER = List.of("8 MFD 800 V electrolytic reservoir sees 600 V",
+                "8 MFD 800 V electrolytic smoothing sees 590 V", "50 MFD 150 V electrolytic smoothing sees 90 V",
+                ".1 MFD 600 V moulded paper rf bypass sees 300 V", ".01 MFD 1000 V moulded paper grid coupling sees 250 V",
+                "1000 pF silver mica rf bypass sees 600 V", "100 pF silver mica tuned");
+        static final List<String> TELEVISION = List.of("100 MFD 350 V electrolytic reservoir sees 220 V",
+                "200 MFD 350 V electrolytic smoothing sees 205 V", "100 MFD 25 V electrolytic cathode bypass sees 14 V",
+                ".1 MFD 600 V moulded paper coupling sees 200 V", ".047 MFD 400 V polyester coupling sees 150 V",
+                ".02 MFD 600 V moulded paper rf bypass sees 210 V", "10n ceramic rf bypass sees 200 V",
+                "330 pF silver mica tuned");
+        static final List<String> INSTRUMENT = List.of("16 MFD 350 V electrolytic reservoir sees 180 V",
+                "8 MFD 350 V electrolytic smoothing sees 170 V", ".1 MFD 400 V polyester coupling sees 90 V",
+                ".05 MFD 400 V waxed paper rf bypass sees 120 V", "1000 pF silver mica tuned",
+                "10n ceramic rf bypass sees 100 V");
+        static final List<String> TRANSISTOR = List.of("1000 MFD 25 V electrolytic reservoir sees 18 V",
+                "22 MFD 35 V solid tantalum smoothing sees 15 V", "10 MFD 25 V solid tantalum smoothing sees 12 V",
+                ".1 MFD 100 V polyester rf bypass sees 15 V", "10n ceramic rf bypass sees 12 V", "470 pF silver mica tuned");
+
+        private Sets() {
+        }
+    }
+}

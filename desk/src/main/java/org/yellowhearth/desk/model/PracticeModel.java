@@ -1,0 +1,73 @@
+package org.yellowhearth.desk.model;
+
+import java.util.List;
+import java.util.function.Consumer;
+import java.util.prefs.Preferences;
+
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+import org.yellowhearth.core.practice.Exercise;
+import org.yellowhearth.core.practice.ExerciseMaker;
+import org.yellowhearth.core.practice.Theme;
+
+/** The practice bench without the window: its exercises, and the best score of each as this bench remembers it. */
+public final class PracticeModel {
+    private final ExerciseMaker maker;
+    private final ReadOnlyIntegerWrapper changes = new ReadOnlyIntegerWrapper();
+    private Preferences scores = Preferences.userRoot().node("org/yellowhearth/practice");
+    private Consumer<Exercise> begin = _ -> {
+    };
+
+    PracticeModel(DeskModel model) {
+        maker = new ExerciseMaker(model.knowledge());
+    }
+
+    /** Where scores are remembered. */
+    public void rememberIn(Preferences node) {
+        scores = node;
+        changes.set(changes.get() + 1);
+    }
+
+    /** What is done to begin one. */
+    public void onBegin(Consumer<Exercise> then) {
+        begin = then;
+    }
+
+    /** The graded exercises. */
+    public List<Exercise> graded() {
+        return maker.graded();
+    }
+
+    /** Begins an exercise. */
+    public void begin(Theme theme, long seed) {
+        begin.accept(maker.make(theme, seed));
+    }
+
+    /** Goes up whenever a score is another. */
+    public ReadOnlyIntegerProperty changesProperty() {
+        return changes.getReadOnlyProperty();
+    }
+
+    /** How often a theme was handed in. */
+    public int times(Theme theme) {
+        return scores.getInt(theme.code() + ".times", 0);
+    }
+
+    /** The best score of a theme. */
+    public int best(Theme theme) {
+        return scores.getInt(theme.code() + ".best", 0);
+    }
+
+    /** The last score of a theme. */
+    public int last(Theme theme) {
+        return scores.getInt(theme.code() + ".last", 0);
+    }
+
+    /** Remembers what came of one. */
+    public void scored(Theme theme, int score) {
+        scores.putInt(theme.code() + ".times", times(theme) + 1);
+        scores.putInt(theme.code() + ".last", score);
+        scores.putInt(theme.code() + ".best", Math.max(best(theme), score));
+        changes.set(changes.get() + 1);
+    }
+}

@@ -1,0 +1,170 @@
+package org.yellowhearth.records.practice;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import org.yellowhearth.core.assess.Assessor;
+import org.yellowhearth.core.fact.Overrule;
+import org.yellowhearth.core.fact.Verdict;
+import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Entry;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.practice.Ailment;
+import org.yellowhearth.core.practice.Debrief;
+import org.yellowhearth.core.practice.Debrief.Mark;
+import org.yellowhearth.core.practice.Exercise;
+import org.yellowhearth.core.practice.ExerciseMaker;
+import org.yellowhearth.core.practice.Measuring;
+import org.yellowhearth.core.practice.PracticeRail;
+import org.yellowhearth.core.practice.PracticeWords;
+import org.yellowhearth.core.practice.Theme;
+import org.yellowhearth.core.practice.Truth;
+import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Figures;
+import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.core.trace.SupplySurroundings;
+import org.yellowhearth.records.knowledge.KnowledgeFiles;
+
+/** Exercises: made by a seed, solved along a good path with a high score, and caught on bad ones. */
+public class PracticeTest {
+    private static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
+    private static final Assessor ASSESSOR = new Assessor(KNOWLEDGE, SupplySurroundings.by(KNOWLEDGE));
+    private static final ExerciseMaker MAKER = new ExerciseMaker(KNOWLEDGE);
+    private static final ZonedDateTime NOW = Instant.parse("2026-05-05T12:00:00Z").atZone(ZoneOffset.UTC);
+    private static final LocalDate TODAY = LocalDate.of(2026, 5, 5);
+
+    private static Job with(Job job, Edit edit) {
+        return job.after(new Entry(job.journal().size(), NOW.plusMinutes(job.journal().size()), new Act.Did(edit)));
+    }
+
+    private static Job measured(Exercise e, Job job, PartRef ref, Measuring how, Random random) {
+        Part part = job.part(ref).orElseThrow();
+        Optional<Figures> shown = how.read(part, e.truth(ref), random);
+        return shown.map(f -> with(job, new Edit.ReadingKept(new Reading("r" + job.journal().size(), ref,
+                NOW.plusMinutes(job.journal().size()).toInstant(), f, how.conditions(part), "")))).orElse(job);
+    }
+
+    /** What a careful hand does: capacitance of all, and leakage at voltage of what dries, leaks or thins, unless it is plainly shorted. */
+    private static Job careful(Exercise e) {
+        Random random = new Random(3);
+        Job job = e.job(NOW);
+        for (Part p : e.parts()) {
+            job = measured(e, job, p.ref(), Measuring.LCR, random);
+            boolean shorted = job.readingsOf(p.ref()).getFirst().figures().has(Figure.CALLED_RESISTOR);
+            String kind = ((Capacitor) p).kind();
+            if (!shorted && (kind.startsWith("paper") || kind.startsWith("electrolytic") || kind.startsWith("tantalum"))) {
+                job = measured(e, job, p.ref(), Measuring.LEAKAGE, random);
+            }
+        }
+        return job;
+    }
+
+    private static Debrief debrief(Exercise e, Job job) {
+        return Debrief.of(e, job, ASSESSOR, TODAY, false, 0);
+    }
+
+    @DataProvider
+    Object[][] sets() {
+        List<Object[]> all = new ArrayList<>();
+        for (Theme t : Theme.values()) {
+            for (long seed = 1; seed <= (Boolean.getBoolean("hearth.long") ? 200 : 6); seed++) {
+                all.add(new Object[]{t, seed});
+            }
+        }
+        return all.toArray(Object[][]::new);
+    }
+
+    /** Along a good path no fault is missed and nothing sound is condemned, whatever the seed, and the score is high. */
+    @Test(dataProvider = "sets")
+    public void aCarefulHandFindsEverything(Theme theme, long seed) {
+        Exercise e = MAKER.make(theme, seed);
+        assertThat(e.faults()).hasSizeLessThanOrEqualTo(4);
+        assertThat(MAKER.make(theme, seed)).isEqualTo(e);
+        Debrief d = debrief(e, careful(e));
+        assertThat(d.lines()).filteredOn(l -> l.mark() == Mark.MISSED || l.mark() == Mark.NEEDLESS).isEmpty();
+        assertThat(d.score()).isGreaterThanOrEqualTo(90);
+    }
+
+    @Test
+    public void twelveExercisesAreGraded() {
+        assertThat(MAKER.graded()).hasSizeGreaterThanOrEqualTo(12);
+        assertThat(MAKER.graded().stream().map(e -> e.plate().kind()).distinct()).hasSizeGreaterThanOrEqualTo(5);
+        assertThat(MAKER.graded()).anySatisfy(e -> assertThat(e.charged()).isGreaterThan(100))
+                .anySatisfy(e -> assertThat(e.faults()).isEmpty());
+    }
+
+    @Test
+    public void badPathsAreCaught() {
+        Exercise e = MAKER.make(Theme.CHARGED_TRANSMITTER, 1);
+        Job careful = careful(e);
+        int good = debrief(e, careful).score();
+        // Nothing measured: everything is left undecided, and a fault that is then kept is missed.
+        Job idle = e.job(NOW);
+        assertThat(debrief(e, idle).lines())
+                .allSatisfy(l -> assertThat(l.mark()).isIn(Mark.UNDECIDED, Mark.BY_SCHOOL, Mark.RIGHT));
+        PartRef bad = e.faults().getFirst().part();
+        Job kept = with(careful,
+                new Edit.ItemChanged(Optional.empty(), Optional.of(new Overrule("o1", bad, Verdict.KEEP, "looks fine"))));
+        assertThat(debrief(e, kept).lines()).filteredOn(l -> l.part().equals(bad)).extracting(Debrief.Line::mark)
+                .containsExactly(Mark.MISSED);
+        assertThat(debrief(e, kept).score()).isLessThanOrEqualTo(good - 20);
+        // Read again it tells nothing new; a gate passed with a reason is a risk; a hint costs; touching ends it.
+        Job twice = measured(e, careful, e.parts().getFirst().ref(), Measuring.LCR, new Random(3));
+        assertThat(debrief(e, twice).remarks()).extracting(m -> m.key()).contains(PracticeWords.TOLD_NOTHING);
+        Job risky = with(careful, new Edit.Answered(Edit.Question.READ_WHILE_BANKED, OptionalDouble.of(400), "in a hurry"));
+        assertThat(debrief(e, risky).score()).isEqualTo(good - 15);
+        assertThat(debrief(e, careful).remarks()).extracting(m -> m.key()).contains(PracticeWords.SAFE);
+        assertThat(debrief(e, risky).remarks()).extracting(m -> m.key()).contains(PracticeWords.RISK)
+                .doesNotContain(PracticeWords.SAFE);
+        assertThat(Debrief.of(e, careful, ASSESSOR, TODAY, false, 2).score()).isEqualTo(good - 12);
+        // Discharged first, the same answer is no risk: five time constants and more of 8 µF through 10 kΩ lie between.
+        Job drained = with(with(careful, new Edit.ClipPut("practice-ht", 10_000)), new Edit.ClipTaken("practice-ht"));
+        Job honest = with(drained, new Edit.Answered(Edit.Question.READ_WHILE_BANKED, OptionalDouble.of(5), "less than 1 V"));
+        assertThat(debrief(e, honest).score()).isEqualTo(good);
+        assertThat(PracticeRail.volts(e, drained, NOW.toInstant())).as("before the clip").isEqualTo(e.charged());
+        Debrief touched = Debrief.of(e, careful, ASSESSOR, TODAY, true, 0);
+        assertThat(touched.score()).isZero();
+        assertThat(touched.ended()).isTrue();
+    }
+
+    /**
+     * The meter of the bench against complex arithmetic: a capacitor with a resistor across it has Z = R / (1 + jωRC); a meter that shows the series
+     * equivalent shows C(1 + 1/(ωRC)²) and D = 1/(ωRC).
+     */
+    @Test
+    public void theMeterShowsTheSeriesEquivalent() {
+        Exercise e = MAKER.make(Theme.LEAKY_COUPLER, 1);
+        Part paper = e.parts().stream().filter(p -> ((Capacitor) p).kind().startsWith("paper")).findFirst().orElseThrow();
+        double farads = ((Capacitor) paper).farads();
+        double ohms = 5000;
+        Truth truth = new Truth(paper.ref(), Ailment.LEAKY, farads, 1e-9, ohms);
+        Random still = new Random() {
+            @Override
+            public double nextGaussian() {
+                return 0;
+            }
+        };
+        Figures shown = Measuring.LCR.read(paper, truth, still).orElseThrow();
+        double w = 2 * Math.PI * 1000;
+        double re = ohms / (1 + Math.pow(w * ohms * farads, 2));
+        double im = -w * ohms * ohms * farads / (1 + Math.pow(w * ohms * farads, 2));
+        assertThat(shown.get(Figure.CAPACITANCE)).hasValueCloseTo(-1 / (w * im), within(1e-4 * farads));
+        assertThat(shown.get(Figure.DISSIPATION)).hasValueCloseTo(re / -im, within(1e-4));
+    }
+}
