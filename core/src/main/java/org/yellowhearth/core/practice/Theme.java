@@ -10,8 +10,8 @@ public enum Theme implements Coded {
     HUMMING_RECEIVER(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1951, 280, false, 1), //
     LEAKY_COUPLER(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1948, 250, false, 1), //
     LONG_STORED_RECEIVER(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1955, 265, false, 2), //
-    CHARGED_TRANSMITTER(SetPlate.Kind.TRANSMITTER, SetPlate.Technology.VALVE, 1958, 600, true, 1), //
-    TRANSMITTER_BIAS(SetPlate.Kind.TRANSMITTER, SetPlate.Technology.VALVE, 1960, 600, false, 2), //
+    CHARGED_TRANSMITTER(SetPlate.Kind.TRANSMITTER, SetPlate.Technology.VALVE, 1958, 420, true, 1), //
+    TRANSMITTER_BIAS(SetPlate.Kind.TRANSMITTER, SetPlate.Technology.VALVE, 1960, 420, false, 2), //
     SHORT_RASTER(SetPlate.Kind.TELEVISION, SetPlate.Technology.VALVE, 1962, 210, false, 2), //
     CHARGED_TELEVISION(SetPlate.Kind.TELEVISION, SetPlate.Technology.VALVE, 1959, 220, true, 2), //
     DRIFTING_VOLTMETER(SetPlate.Kind.TEST_INSTRUMENT, SetPlate.Technology.VALVE, 1955, 180, false, 2), //
@@ -78,10 +78,10 @@ public enum Theme implements Coded {
                 "16 MFD 450 V electrolytic smoothing sees 260 V", "25 MFD 25 V electrolytic cathode bypass sees 12 V",
                 ".05 MFD 400 V waxed paper grid coupling sees 110 V", ".1 MFD 400 V waxed paper rf bypass sees 90 V",
                 ".01 MFD 400 V waxed paper tone sees 200 V", "500 pF silver mica tuned", "220 pF silver mica tuned");
-        static final List<String> TRANSMITTER = List.of("8 MFD 800 V electrolytic reservoir sees 600 V",
-                "8 MFD 800 V electrolytic smoothing sees 590 V", "50 MFD 150 V electrolytic smoothing sees 90 V",
+        static final List<String> TRANSMITTER = List.of("16 MFD 500 V electrolytic reservoir sees 420 V",
+                "16 MFD 500 V electrolytic smoothing sees 410 V", "50 MFD 150 V electrolytic smoothing sees 90 V",
                 ".1 MFD 600 V moulded paper rf bypass sees 300 V", ".01 MFD 1000 V moulded paper grid coupling sees 250 V",
-                "1000 pF silver mica rf bypass sees 600 V", "100 pF silver mica tuned");
+                "1000 pF silver mica rf bypass sees 420 V", "100 pF silver mica tuned");
         static final List<String> TELEVISION = List.of("100 MFD 350 V electrolytic reservoir sees 220 V",
                 "200 MFD 350 V electrolytic smoothing sees 205 V", "100 MFD 25 V electrolytic cathode bypass sees 14 V",
                 ".1 MFD 600 V moulded paper coupling sees 200 V", ".047 MFD 400 V polyester coupling sees 150 V",

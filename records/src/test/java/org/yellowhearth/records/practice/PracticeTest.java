@@ -98,7 +98,7 @@ public class PracticeTest {
         assertThat(MAKER.make(theme, seed)).isEqualTo(e);
         Debrief d = debrief(e, careful(e));
         assertThat(d.lines()).filteredOn(l -> l.mark() == Mark.MISSED || l.mark() == Mark.NEEDLESS).isEmpty();
-        assertThat(d.score()).isGreaterThanOrEqualTo(90);
+        assertThat(d.score()).as("%s", d.lines()).isGreaterThanOrEqualTo(90);
     }
 
     @Test
@@ -133,7 +133,7 @@ public class PracticeTest {
         assertThat(debrief(e, risky).remarks()).extracting(m -> m.key()).contains(PracticeWords.RISK)
                 .doesNotContain(PracticeWords.SAFE);
         assertThat(Debrief.of(e, careful, ASSESSOR, TODAY, false, 2).score()).isEqualTo(good - 12);
-        // Discharged first, the same answer is no risk: five time constants and more of 8 µF through 10 kΩ lie between.
+        // Discharged first, the same answer is no risk: five time constants and more of 16 µF through 10 kΩ lie between.
         Job drained = with(with(careful, new Edit.ClipPut("practice-ht", 10_000)), new Edit.ClipTaken("practice-ht"));
         Job honest = with(drained, new Edit.Answered(Edit.Question.READ_WHILE_BANKED, OptionalDouble.of(5), "less than 1 V"));
         assertThat(debrief(e, honest).score()).isEqualTo(good);
