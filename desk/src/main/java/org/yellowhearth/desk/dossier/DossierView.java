@@ -72,7 +72,7 @@ public final class DossierView extends BorderPane {
                 Page.button("dossier.web", "dossier-web", () -> web(files, WebFolio.Form.HTML)),
                 Page.button("dossier.markdown", "dossier-markdown", () -> web(files, WebFolio.Form.MARKDOWN)),
                 Page.button("dossier.out", "take-out",
-                        () -> files.newJobFile(model.job().plate().name() + ".json").ifPresent(model::takeOut)),
+                        () -> files.newJobFile(model.job().plate().name() + ".hearthjob").ifPresent(model::takeOut)),
                 Page.button("dossier.print", "print", () -> tray.print(dossier.pdf())));
         MenuButton papers = new MenuButton(Labels.of("dossier.papers"));
         papers.setId("dossier-papers");

@@ -18,7 +18,7 @@ public final class ChooserAsk implements FileAsk {
 
     private static FileChooser chooser() {
         FileChooser chooser = new FileChooser();
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("Job files", "*.json", "*.zip"));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("Job files", "*.hearthjob", "*.json", "*.zip"));
         return chooser;
     }
 
