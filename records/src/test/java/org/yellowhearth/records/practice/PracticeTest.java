@@ -144,8 +144,8 @@ public class PracticeTest {
     }
 
     /**
-     * The meter of the bench against complex arithmetic: a capacitor with a resistor across it has Z = R / (1 + jωRC); a meter that shows the series
-     * equivalent shows C(1 + 1/(ωRC)²) and D = 1/(ωRC).
+     * The meter of the bench against complex arithmetic: a capacitor with a resistor across it has Z = R / (1 + j·ω·R·C). A meter that shows the series
+     * equivalent shows C·(1 + D²) with D = 1/(ω·R·C).
      */
     @Test
     public void theMeterShowsTheSeriesEquivalent() {
