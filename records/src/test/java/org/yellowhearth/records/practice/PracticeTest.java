@@ -144,7 +144,7 @@ public class PracticeTest {
     }
 
     /**
-     * The meter of the bench against complex arithmetic: a capacitor with a resistor across it has Z = R / (1 + j·ω·R·C). A meter that shows the series
+     * The meter of the bench against complex arithmetic: a capacitor with a resistor across it has Z = R / (1 + j·ω·R·C). The meter that shows the series
      * equivalent shows C·(1 + D²) with D = 1/(ω·R·C).
      */
     @Test
