@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.time.Year;
 import java.time.ZonedDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 
@@ -17,6 +18,7 @@ import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.records.dossier.Dossier;
 import org.yellowhearth.records.dossier.DossierFiles;
@@ -114,7 +116,8 @@ public final class DossierModel {
     public Background.Work<byte[]> paper(SetPapers.Kind kind) {
         Job job = model.job();
         ZonedDateTime now = model.now();
-        return () -> PdfFolio.bytes(SetPapers.of(kind, job, model.knowledge(), now));
+        Map<String, StockPart> stock = model.stock().shelvedProperty().get().map(StockModel.Shelved::byId).orElse(Map.of());
+        return () -> PdfFolio.bytes(SetPapers.of(kind, job, model.knowledge(), now, stock));
     }
 
     /** The bytes of labels to cut out. */

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import javax.xml.parsers.DocumentBuilderFactory;
@@ -43,24 +44,32 @@ import org.w3c.dom.NodeList;
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.Adjustment;
+import org.yellowhearth.core.fact.Budget;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.BurnReading;
+import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.DossierScope.Section;
 import org.yellowhearth.core.fact.EstimateLine;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.fact.ThreePoint;
+import org.yellowhearth.core.fact.Ware;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.records.folio.Folio;
 import org.yellowhearth.records.folio.Folio.Block;
 import org.yellowhearth.records.folio.PdfFolio;
@@ -252,12 +261,13 @@ public class DossierFolioTest {
         put(new TakeApartStep("t1", 1, TakeApartStep.Fixing.SCREWS, 4, "back panel", "tray A", "long ones below",
                 Optional.empty(), true));
         put(new TakeApartStep("t2", 2, TakeApartStep.Fixing.KNOB, 3, "knobs", "bag 7", "", Optional.empty(), false));
-        String estimate = text(PdfFolio.bytes(SetPapers.of(SetPapers.Kind.ESTIMATE, job, KNOWLEDGE, NOW)));
+        String estimate = text(PdfFolio.bytes(SetPapers.of(SetPapers.Kind.ESTIMATE, job, KNOWLEDGE, NOW, Map.of())));
         assertThat(estimate).contains("Reservoir & coupling", "2 – 4 – 12", "10 – 20 – 30", "An estimate, not a price");
-        String again = text(PdfFolio.bytes(SetPapers.of(SetPapers.Kind.REASSEMBLY, job, KNOWLEDGE, NOW)));
+        assertThat(account()).contains("Final account", "Work", "In all", "the least that was worked");
+        String again = text(PdfFolio.bytes(SetPapers.of(SetPapers.Kind.REASSEMBLY, job, KNOWLEDGE, NOW, Map.of())));
         assertThat(again).containsSubsequence("2.", "3 × knobs", "bag 7", "[ ]", "1.", "4 × back panel", "long ones below",
                 "[x]");
-        assertThat(text(PdfFolio.bytes(SetPapers.of(SetPapers.Kind.DISPOSAL, job, KNOWLEDGE, NOW)))).contains("radium",
+        assertThat(text(PdfFolio.bytes(SetPapers.of(SetPapers.Kind.DISPOSAL, job, KNOWLEDGE, NOW, Map.of())))).contains("radium",
                 "Local rules decide");
     }
 
@@ -291,5 +301,32 @@ public class DossierFolioTest {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             return new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
         }
+    }
+
+    /** Two parts of 1.50 and one of which nobody knows the price, forty minutes of journal at 30 an hour: 3.00 and 20.00 make 23.00. */
+    private String account() throws IOException {
+        PartRef ref = PartRef.of("C9");
+        Ware ware = new ResistorWare(150, 0.05, 5, Leads.AXIAL, OptionalDouble.empty(), OptionalDouble.empty(),
+                OptionalDouble.empty());
+        Job billed = Job.of(List.of(new Entry(0, NOW, new Act.Did(new Edit.Arrived(SetPlate.named("Billed"), Policy.USUAL)))));
+        Choice.Taken known = new Choice.Taken("bag", "bag 1", Choice.Whence.DRAWER, ware);
+        Choice.Taken unknown = new Choice.Taken("lost", "from the box", Choice.Whence.DRAWER, ware);
+        List<Edit> edits = List.of(new Edit.PartAdded(job.part(ref).orElseThrow()),
+                new Edit.AspectChanged(Budget.BLANK, Budget.BLANK.with(b -> {
+                    b.currency = "€";
+                    b.ratePerHour = 30;
+                })), new Edit.ItemChanged(Optional.empty(), Optional.of(new Choice(Choice.idOf(ref), ref, Choice.Joined.PARALLEL,
+                        List.of(new Choice.Group(List.of(known, known, unknown))), OptionalDouble.empty(), Choice.Way.UNSTATED,
+                        false, ""))),
+                new Edit.ItemChanged(Optional.empty(), Optional.of(Fitting.of(ref).with(f -> f.fitted = true))));
+        for (Edit e : edits) {
+            billed = billed
+                    .after(new Entry(billed.journal().size(), NOW.plusMinutes(10L * billed.journal().size()), new Act.Did(e)));
+        }
+        StockPart bag = new StockPart("bag", Choice.Whence.DRAWER, "bag 1", ware, OptionalInt.of(9), OptionalDouble.empty(),
+                OptionalInt.empty(), OptionalDouble.of(1.5), 1, "", false, "");
+        String account = text(PdfFolio.bytes(SetPapers.of(SetPapers.Kind.ACCOUNT, billed, KNOWLEDGE, NOW, Map.of("bag", bag))));
+        assertThat(account).contains("3.00 €, and 1 whose price", "0.67 h at 30.00: 20.00 €", "23.00 €");
+        return account;
     }
 }
