@@ -20,6 +20,8 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.learn.Tally;
+import org.yellowhearth.core.learn.Topic;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.records.archive.Hit.Where;
@@ -112,6 +114,29 @@ public class ArchiveTest {
         assertThat(find("33k mess").stream().filter(h -> h.where() == Where.PART))
                 .extracting(h -> h.part().orElseThrow().toString())
                 .containsExactly("R2");
+    }
+
+    /** A digest that is behind its journal is found out, and what one job teaches is what all teach less what the others do. */
+    @Test
+    public void digestsKnowWhenTheyAreBehind() throws IOException {
+        DigestMaker digests = new DigestMaker(KNOWLEDGE);
+        try (Shop other = SqliteShop.open(Files.createTempDirectory("behind"), KNOWLEDGE)) {
+            List<String> ids = jobs.stream().map(j -> other.add(j.job())).toList();
+            assertThat(other.undigested(100)).containsExactlyInAnyOrderElementsOf(ids);
+            for (String id : ids) {
+                other.keep(digests.of(id, other.job(id), NOW));
+            }
+            assertThat(other.undigested(100)).isEmpty();
+            other.append(ids.getFirst(), List.of(new Act.Did(new Edit.NoteWritten("later"))), NOW);
+            assertThat(other.undigested(100)).containsExactly(ids.getFirst());
+            long all = other.tallies().stream().filter(t -> t.topic() == Topic.KIND).mapToLong(Tally::seen).sum();
+            long without = other.talliesWithout(ids.getFirst()).stream().filter(t -> t.topic() == Topic.KIND)
+                    .mapToLong(Tally::seen).sum();
+            long own = digests.of("x", other.job(ids.getFirst()), NOW).tallies().stream().filter(t -> t.topic() == Topic.KIND)
+                    .mapToLong(Tally::seen).sum();
+            assertThat(own).isPositive();
+            assertThat(without).isEqualTo(all - own);
+        }
     }
 
     /** How far a set has come is a word like any other. */

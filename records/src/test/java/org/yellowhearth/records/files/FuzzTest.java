@@ -183,6 +183,14 @@ public class FuzzTest {
         return out.toByteArray();
     }
 
+    /** A history of the drawer whose acts do not follow from one another is refused at the act that does not fit. */
+    @Test
+    public void aDrawerWhoseActsDoNotFitIsRefused() throws IOException {
+        Path odd = file("odd.json",
+                DrawerFile.write(List.of(new DatedAct(NOW, new Stock.Act.TakenBack(5)))).getBytes(StandardCharsets.UTF_8));
+        assertThat(refusal(() -> DrawerFile.read(JsonText.read(odd)))).contains("/acts/0").contains("does not fit");
+    }
+
     /** 200 MB of a list are refused for their size, before anything of them is read. */
     @Test
     public void hugeFilesAreRefusedAtOnce() throws IOException {

@@ -209,6 +209,25 @@ public class JudgedTogetherTest {
         assertThat(bad).isGreaterThan(good);
     }
 
+    /**
+     * What was seen in the set itself is drawn towards what the shop has seen, not past it: p becomes (p + 1) / 2 by four bad of four in the shop, and
+     * then, by two good of two here, (4 · (p + 1) / 2) / 6.
+     */
+    @Test
+    public void theSetItselfIsDrawnTowardsTheShop() {
+        double p = 1 / (factor(4, 4) - 1);
+        Bench b = bench().type(
+                "+ C1 .1 MFD 400 V waxed paper tone; + C2 .1 MFD 400 V waxed paper tone; + C3 .1 MFD 400 V waxed paper tone;"
+                        + "C2 IR9G @400V; C3 IR9G @400V");
+        b.edit(new Edit.AspectChanged(ShopExperience.BLANK,
+                new ShopExperience(List.of(new ShopExperience.Seen("paper-waxed", 4, 4)))));
+        double shop = (p + 1) / 2;
+        double here = 4 * shop / 6;
+        double times = b.assess("C1").risk().factors().stream().filter(f -> f.words().key() == AssessWords.RISK_LIKE).findFirst()
+                .orElseThrow().times();
+        assertThat(times).isCloseTo(here / (1 - here) / (shop / (1 - shop)), within(1e-9));
+    }
+
     private static double factor(int bad, int measured) {
         Bench b = bench().type("+ C1 .1 MFD 400 V waxed paper tone");
         b.edit(new Edit.AspectChanged(ShopExperience.BLANK,

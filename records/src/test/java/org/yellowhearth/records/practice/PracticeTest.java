@@ -127,6 +127,14 @@ public class PracticeTest {
         // Read again it tells nothing new; a gate passed with a reason is a risk; a hint costs; touching ends it.
         Job twice = measured(e, careful, e.parts().getFirst().ref(), Measuring.LCR, new Random(3));
         assertThat(debrief(e, twice).remarks()).extracting(m -> m.key()).contains(PracticeWords.TOLD_NOTHING);
+        assertThat(debrief(e, twice).score()).as("it told nothing, and took longer than a good hand needs")
+                .isEqualTo(good - 2 - 5);
+        // Sound mica condemned by a figure that somebody mistyped.
+        PartRef mica = e.parts().stream().filter(p -> ((Capacitor) p).kind().startsWith("mica")).findFirst().orElseThrow().ref();
+        Job mistyped = with(e.job(NOW), new Edit.ReadingKept(new Reading("m", mica, NOW.toInstant(),
+                Figures.of(Figure.CAPACITANCE, 1e-12), Measuring.LCR.conditions(e.parts().getLast()), "")));
+        assertThat(debrief(e, mistyped).lines()).filteredOn(l -> l.part().equals(mica)).extracting(Debrief.Line::mark)
+                .containsExactly(Mark.NEEDLESS);
         Job risky = with(careful, new Edit.Answered(Edit.Question.READ_WHILE_BANKED, OptionalDouble.of(400), "in a hurry"));
         assertThat(debrief(e, risky).score()).isEqualTo(good - 15);
         assertThat(debrief(e, careful).remarks()).extracting(m -> m.key()).contains(PracticeWords.SAFE);
@@ -137,6 +145,13 @@ public class PracticeTest {
         Job drained = with(with(careful, new Edit.ClipPut("practice-ht", 10_000)), new Edit.ClipTaken("practice-ht"));
         Job honest = with(drained, new Edit.Answered(Edit.Question.READ_WHILE_BANKED, OptionalDouble.of(5), "less than 1 V"));
         assertThat(debrief(e, honest).score()).isEqualTo(good);
+        double seconds = 60;
+        int clipped = careful.journal().size();
+        assertThat(PracticeRail.volts(e, drained, NOW.plusMinutes(clipped).plusNanos(100_000_000).toInstant()))
+                .as("V·e^(−t/RC) a tenth of a second after the clip")
+                .isCloseTo(e.charged() * Math.exp(-0.1 / (10_000 * 16e-6)), within(1e-6));
+        assertThat(PracticeRail.volts(e, drained, NOW.plusMinutes(999).toInstant())).as("off again, it stays")
+                .isCloseTo(e.charged() * Math.exp(-seconds / (10_000 * 16e-6)), within(1e-9));
         assertThat(PracticeRail.volts(e, drained, NOW.toInstant())).as("before the clip").isEqualTo(e.charged());
         Debrief touched = Debrief.of(e, careful, ASSESSOR, TODAY, true, 0);
         assertThat(touched.score()).isZero();
