@@ -148,7 +148,7 @@ public class PracticeTest {
         double seconds = 60;
         int clipped = careful.journal().size();
         assertThat(PracticeRail.volts(e, drained, NOW.plusMinutes(clipped).plusNanos(100_000_000).toInstant()))
-                .as("V·e^(−t/RC) a tenth of a second after the clip")
+                .as("a tenth of a second after the clip, V·e^(−t/RC)")
                 .isCloseTo(e.charged() * Math.exp(-0.1 / (10_000 * 16e-6)), within(1e-6));
         assertThat(PracticeRail.volts(e, drained, NOW.plusMinutes(999).toInstant())).as("off again, it stays")
                 .isCloseTo(e.charged() * Math.exp(-seconds / (10_000 * 16e-6)), within(1e-9));
