@@ -14,6 +14,11 @@ public record Entry(int number, ZonedDateTime at, Act act, String by) {
     public static final int LONGEST = 60;
 
     public Entry {
+        requireSignature(by);
+    }
+
+    /** Refuses what could not stand beside an entry as its signature. */
+    public static void requireSignature(String by) {
         if (by.length() > LONGEST || by.chars().anyMatch(Character::isISOControl)) {
             throw new IllegalArgumentException("a signature is one line of at most " + LONGEST + " letters");
         }

@@ -88,7 +88,8 @@ abstract class SqlShop implements Shop {
 
     @Override
     public synchronized void sign(String name) {
-        by = new Entry(0, ZonedDateTime.now(java.time.ZoneOffset.UTC), new Act.Undid(0), name.strip()).by();
+        Entry.requireSignature(name.strip());
+        by = name.strip();
     }
 
     @Override

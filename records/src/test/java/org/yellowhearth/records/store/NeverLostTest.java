@@ -25,6 +25,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Stream;
+import org.testng.SkipException;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
@@ -38,6 +39,7 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.records.files.NewFile;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
 import org.yellowhearth.records.stock.StockCsv;
 import org.yellowhearth.records.store.Backups.Backup;
@@ -336,6 +338,57 @@ public class NeverLostTest {
         try (Connection c = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("shop.sqlite"));
                 Statement s = c.createStatement()) {
             assertThat(s.executeQuery("pragma integrity_check").getString(1)).isEqualTo("ok");
+        }
+    }
+
+    /** A file system of a megabyte and a half that runs full for real; with room again it goes on. Needs leave to mount. */
+    @Test
+    public void aSmallDriveThatRunsFullLosesNothing() throws IOException, InterruptedException {
+        Path drive = Files.createDirectory(folder.resolve("drive"));
+        if (run("mount", "-t", "tmpfs", "-o", "size=1500k", "tmpfs", drive.toString()) != 0) {
+            throw new SkipException("nothing may be mounted here");
+        }
+        try {
+            int kept = 0;
+            String id;
+            try (SqliteShop shop = SqliteShop.open(drive, KNOWLEDGE)) {
+                id = shop.add(job("Full", 3));
+                String told = "";
+                while (told.isEmpty() && kept < 2000) {
+                    try {
+                        shop.append(id, List.of(note("x".repeat(3000) + kept)), NOW.plusHours(kept));
+                        kept++;
+                    } catch (ShopException e) {
+                        told = e.getMessage();
+                    }
+                }
+                assertThat(told).contains("Nothing was changed");
+                assertThat(shop.job(id).journal()).hasSize(4 + kept);
+                assertThatThrownBy(() -> NewFile.write(drive.resolve("export.json"), new byte[400_000]))
+                        .isInstanceOf(IOException.class);
+                try (Stream<Path> files = Files.list(drive)) {
+                    assertThat(files.map(f -> f.getFileName().toString()))
+                            .noneMatch(n -> n.startsWith("export") || n.endsWith(".part"));
+                }
+                assertThat(run("mount", "-o", "remount,size=9m", drive.toString())).isZero();
+                shop.append(id, List.of(note("with room again")), NOW.plusHours(kept));
+            }
+            try (SqliteShop shop = SqliteShop.open(drive, KNOWLEDGE)) {
+                assertThat(shop.job(id).journal()).hasSize(5 + kept);
+                assertThat(shop.job(id).journal().getLast().act()).isEqualTo(note("with room again"));
+            }
+        } finally {
+            assertThat(run("umount", drive.toString())).isZero();
+        }
+    }
+
+    private static int run(String... command) throws IOException, InterruptedException {
+        try {
+            return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start()
+                    .waitFor();
+        } catch (IOException _) {
+            // There is no such program here.
+            return 1;
         }
     }
 
