@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
@@ -13,6 +14,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.prefs.Preferences;
+import java.util.stream.Stream;
 
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
@@ -159,11 +161,22 @@ public final class HearthApplication extends Application {
             window.setScene(new Scene(view, WIDTH, HEIGHT));
             window.setOnHidden(_ -> {
                 window.getScene().setRoot(new StackPane());
-                turns.execute(bench::close);
+                turns.execute(() -> cleared(bench, folder));
             });
             window.show();
         } catch (IOException e) {
             desk.tell(Labels.of("practice.no-room", String.valueOf(e.getMessage())), true);
+        }
+    }
+
+    private static void cleared(Shop bench, Path folder) {
+        bench.close();
+        try (Stream<Path> all = Files.walk(folder)) {
+            for (Path p : all.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(p);
+            }
+        } catch (IOException e) {
+            LOG.warn("The practice shop in {} could not be cleared away", folder, e);
         }
     }
 
