@@ -55,27 +55,15 @@ final class SafekeepingPane extends VBox {
     }
 
     private HBox shared() {
-        TextField address = new TextField(safe.sharedAddress());
-        address.setId("shared-address");
-        address.setPromptText(Labels.of("safe.share.prompt"));
-        Label label = new Label(Labels.of("safe.share"));
-        label.setLabelFor(address);
-        label.setMinWidth(USE_PREF_SIZE);
-        HBox.setHgrow(address, Priority.ALWAYS);
+        TextField address = field("shared-address", safe.sharedAddress(), Labels.of("safe.share.prompt"));
         address.setOnAction(_ -> safe.share(address.getText()));
-        HBox row = new HBox(label, address, Page.button("safe.share.try", "share", () -> safe.share(address.getText())));
-        row.getStyleClass().add("agenda-below");
+        HBox row = labelled(Labels.of("safe.share"), address);
+        row.getChildren().add(Page.button("safe.share.try", "share", () -> safe.share(address.getText())));
         return row;
     }
 
     private HBox signature() {
-        TextField name = new TextField(safe.signatureProperty().get());
-        name.setId("signature");
-        name.setPromptText(Labels.of("safe.signature.prompt"));
-        Label label = new Label(Labels.of("safe.signature"));
-        label.setLabelFor(name);
-        label.setMinWidth(USE_PREF_SIZE);
-        HBox.setHgrow(name, Priority.ALWAYS);
+        TextField name = field("signature", safe.signatureProperty().get(), Labels.of("safe.signature.prompt"));
         Runnable keep = () -> {
             if (!name.getText().strip().equals(safe.signatureProperty().get())) {
                 safe.sign(name.getText());
@@ -88,7 +76,23 @@ final class SafekeepingPane extends VBox {
             }
         });
         safe.signatureProperty().addListener((_, _, now) -> name.setText(now));
-        HBox row = new HBox(label, name);
+        return labelled(Labels.of("safe.signature"), name);
+    }
+
+    private static TextField field(String id, String text, String prompt) {
+        TextField field = new TextField(text);
+        field.setId(id);
+        field.setPromptText(prompt);
+        return field;
+    }
+
+    /** A field that takes the room, with its label before it. */
+    private static HBox labelled(String text, TextField field) {
+        Label label = new Label(text);
+        label.setLabelFor(field);
+        label.setMinWidth(USE_PREF_SIZE);
+        HBox.setHgrow(field, Priority.ALWAYS);
+        HBox row = new HBox(label, field);
         row.getStyleClass().add("agenda-below");
         return row;
     }
