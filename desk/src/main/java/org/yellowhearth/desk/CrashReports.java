@@ -14,8 +14,6 @@ import org.yellowhearth.desk.model.DeskModel;
 
 /** Writes a report when something unexpected happens; what was entered is on the disk already. */
 final class CrashReports {
-    private static final Logger LOG = LoggerFactory.getLogger(CrashReports.class);
-
     private CrashReports() {
     }
 
@@ -35,19 +33,29 @@ final class CrashReports {
         });
     }
 
-    private static void report(Path folder, Thread thread, Throwable e) {
-        LOG.error("Uncaught on {}", thread.getName(), e);
+    /** Asked for only when there is something to say: it takes a while to set up. */
+    private static Logger log() {
+        return LoggerFactory.getLogger(CrashReports.class);
+    }
+
+    /** The way to where something was thrown, in lines. */
+    static String trace(Throwable e) {
         StringWriter trace = new StringWriter();
         e.printStackTrace(new PrintWriter(trace));
+        return trace.toString();
+    }
+
+    private static void report(Path folder, Thread thread, Throwable e) {
+        log().error("Uncaught on {}", thread.getName(), e);
         String name = "crash-" + Instant.now().toString().replace(':', '-') + ".txt";
         String text = "Yellow Hearth on Java " + System.getProperty("java.version") + ", " + System.getProperty("os.name")
                 + "\nthread "
-                + thread.getName() + "\n\n" + trace;
+                + thread.getName() + "\n\n" + trace(e);
         try {
             Files.createDirectories(folder);
             Files.writeString(folder.resolve(name), text);
         } catch (IOException io) {
-            LOG.error("The report could not be written", io);
+            log().error("The report could not be written", io);
         }
     }
 }

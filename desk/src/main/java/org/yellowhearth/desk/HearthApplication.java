@@ -9,19 +9,26 @@ import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.prefs.Preferences;
 import java.util.stream.Stream;
 
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
+import javafx.animation.PauseTransition;
 import javafx.animation.Timeline;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.beans.value.ChangeListener;
+import javafx.beans.value.ObservableValue;
 import javafx.event.Event;
+import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.image.Image;
@@ -35,17 +42,19 @@ import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.practice.Exercise;
-import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.FirstJob;
 import org.yellowhearth.desk.model.InTurn;
 import org.yellowhearth.desk.model.PracticeSession;
+import org.yellowhearth.desk.practice.FirstJobView;
 import org.yellowhearth.desk.practice.PracticeView;
 import org.yellowhearth.desk.shell.ChooserAsk;
 import org.yellowhearth.desk.shell.DesktopNotice;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shell.SorryView;
+import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.records.dossier.DossierFiles;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
@@ -58,7 +67,6 @@ import org.yellowhearth.records.store.SqliteShop;
 
 /** The application: opens the shop, shows the window, and at the end has nothing to save. */
 public final class HearthApplication extends Application {
-    private static final Logger LOG = LoggerFactory.getLogger(HearthApplication.class);
     static final double WIDTH = 1280;
     static final double HEIGHT = 800;
     private static final long OUTPUTS_OFF_SECONDS = 3;
@@ -66,107 +74,207 @@ public final class HearthApplication extends Application {
     private final ExecutorService keeper = Executors
             .newSingleThreadExecutor(Thread.ofPlatform().name("keeper").daemon(false).factory());
     private final ExecutorService aside = Executors.newVirtualThreadPerTaskExecutor();
+    private Future<Opened> opening = CompletableFuture.failedFuture(new IllegalStateException("not begun"));
     private Shop shop;
     private Optional<DeskModel> model = Optional.empty();
 
+    /** What is known, and the shop; both take longer to open than the window. */
+    private record Opened(Knowledge knowledge, Shop shop) {
+        static Opened in(Path folder) {
+            Knowledge knowledge = KnowledgeFiles.read();
+            return new Opened(knowledge, SharedAddress.of(folder).map(address -> (Shop) PostgresShop.open(address, knowledge))
+                    .orElseGet(() -> SqliteShop.open(folder, knowledge)));
+        }
+    }
+
+    private void open() {
+        opening = keeper.submit(() -> {
+            LogFile.into(Path.of(getParameters().getNamed().get("logs")));
+            return Opened.in(folder());
+        });
+    }
+
+    private Path folder() {
+        return Path.of(getParameters().getNamed().get("shop"));
+    }
+
+    /** Reads what the first picture needs; to be begun while the toolkit starts. */
+    static void readAhead() {
+        remembered().getBoolean("night", false);
+        Labels.of("app.name");
+    }
+
+    private static Preferences remembered() {
+        return Preferences.userRoot().node("org/yellowhearth");
+    }
+
     @Override
     public void start(Stage stage) {
-        Appearance.loadTypefaces();
-        Path folder = Path.of(getParameters().getNamed().get("shop"));
+        Appearance.loadWords();
         stage.setTitle(Labels.of("app.name"));
         stage.setMinWidth(860);
         stage.setMinHeight(600);
-        try {
-            Knowledge knowledge = KnowledgeFiles.read();
-            Optional<String> shared = SharedAddress.of(folder);
-            Shop opened = shared.isPresent() ? PostgresShop.open(shared.get(), knowledge) : SqliteShop.open(folder, knowledge);
-            shop = opened;
-            DeskModel desk = new DeskModel(opened, new PhotoStore(folder), knowledge, Clock.system(ZoneId.systemDefault()),
-                    new Background(keeper, aside, Platform::runLater));
-            model = Optional.of(desk);
-            FileAsk files = new ChooserAsk(stage);
-            Preferences remembered = Preferences.userRoot().node("org/yellowhearth");
-            Appearance appearance = Appearance.remembered(remembered);
-            desk.safekeeping().at(folder);
-            desk.safekeeping().sign(remembered.get("signature", ""));
-            desk.safekeeping().signatureProperty().addListener((_, _, name) -> remembered.put("signature", name));
-            ShellView shell = new ShellView(desk, appearance, files,
-                    new DossierView(desk, files, DossierFiles.usualFolder(folder)));
-            stage.setScene(new Scene(shell, WIDTH, HEIGHT));
-            CrashReports.tell(desk);
-            desk.practice().rememberIn(remembered.node("practice"));
-            desk.practice().onBegin(exercise -> practise(desk, exercise, appearance, files));
-            desk.safekeeping().backUpWhenDue();
-            Timeline hourly = new Timeline(new KeyFrame(Duration.hours(1), _ -> desk.safekeeping().backUpWhenDue()));
-            hourly.setCycleCount(Animation.INDEFINITE);
-            hourly.play();
-            DesktopNotice.of(System.getProperty("os.name"), System.getenv().getOrDefault("PATH", ""))
-                    .ifPresent(notice -> desk.agenda().onDue(lines -> notice.show(Labels.of("agenda.notice", lines.size()),
-                            desk.agenda().summary(lines))));
-            String demo = getParameters().getNamed().get("demo");
-            List<Path> brought = getParameters().getUnnamed().stream().map(Path::of).toList();
-            if (!brought.isEmpty()) {
-                // Job files that the desktop opened with it.
-                desk.shelf().bringIn(brought);
-            } else if (demo == null) {
-                desk.shelf().refresh();
-            } else {
-                desk.shelf().bringIn(DemoFiles.in(Path.of(demo)));
-                desk.stock().bringIn(DemoFiles.drawerIn(Path.of(demo)), Whence.DRAWER);
-            }
-        } catch (ShopException e) {
-            LOG.error("The shop could not be opened", e);
-            stage.setScene(new Scene(sorry(e.getMessage(), folder, () -> start(stage)), 900, 520));
-        }
-        stage.getIcons().add(new Image(HearthApplication.class.getResourceAsStream("icon.png")));
+        Preferences remembered = remembered();
+        Appearance appearance = Appearance.remembered(remembered);
+        // The shop can be seen and typed into before it is open.
+        ShopView view = new ShopView(appearance);
+        stage.setScene(new Scene(dressed(view, appearance), WIDTH, HEIGHT));
         if (getParameters().getNamed().containsKey("until-ready")) {
             endOnceReady(stage);
         }
         stage.show();
+        view.focus();
+        // What comes before the first picture is kept short.
+        Platform.runLater(() -> {
+            stage.getIcons().add(new Image(HearthApplication.class.getResourceAsStream("icon.png")));
+            Appearance.loadFigures();
+            open();
+            whenOpen(stage, view, appearance, remembered);
+        });
     }
 
-    /** Types one letter as soon as a field takes it, says how long after the start of the process that was, and ends. */
-    private static void endOnceReady(Stage stage) {
-        stage.getScene().focusOwnerProperty().addListener((_, _, owner) -> {
-            if (owner instanceof TextInputControl field) {
-                Platform.runLater(() -> {
-                    Event.fireEvent(field,
-                            new KeyEvent(KeyEvent.KEY_TYPED, "x", "", KeyCode.UNDEFINED, false, false, false, false));
-                    if (field.getText().endsWith("x")) {
-                        Instant began = ProcessHandle.current().info().startInstant().orElseThrow();
-                        System.out.println("ready " + java.time.Duration.between(began, Instant.now()).toMillis());
-                        Platform.exit();
-                    }
-                });
+    private static StackPane dressed(Node content, Appearance appearance) {
+        StackPane pane = new StackPane(content);
+        appearance.applyTo(pane);
+        pane.getStyleClass().add("hearth-root");
+        return pane;
+    }
+
+    private void whenOpen(Stage stage, ShopView view, Appearance appearance, Preferences remembered) {
+        // The keeper has opened it, or failed to, before it comes to this.
+        keeper.execute(() -> Platform.runLater(() -> {
+            if (opening.state() == Future.State.SUCCESS) {
+                serve(stage, view, opening.resultNow(), appearance, remembered);
+            } else if (opening.exceptionNow() instanceof ShopException e) {
+                log().error("The shop could not be opened", e);
+                // Why the shop does not open, and what can be done about it.
+                stage.getScene().setRoot(dressed(new SorryView(e.getMessage(), folder(), aside, () -> {
+                    open();
+                    stage.getScene().setRoot(dressed(view, appearance));
+                    whenOpen(stage, view, appearance, remembered);
+                }), appearance));
+            } else {
+                throw new IllegalStateException(opening.exceptionNow());
+            }
+        }));
+    }
+
+    private void serve(Stage stage, ShopView view, Opened opened, Appearance appearance, Preferences remembered) {
+        shop = opened.shop();
+        DeskModel desk = new DeskModel(shop, new PhotoStore(folder()), opened.knowledge(), Clock.system(ZoneId.systemDefault()),
+                new Background(keeper, aside, Platform::runLater));
+        model = Optional.of(desk);
+        FileAsk files = new ChooserAsk(stage);
+        desk.safekeeping().at(folder());
+        desk.safekeeping().sign(remembered.get("signature", ""));
+        desk.safekeeping().signatureProperty().addListener((_, _, name) -> remembered.put("signature", name));
+        ShellView shell = new ShellView(view, desk, appearance, files, DossierFiles.usualFolder(folder()));
+        shell.onFirstJob(() -> firstJob(desk, appearance, files));
+        stage.getScene().setRoot(shell);
+        CrashReports.tell(desk);
+        desk.practice().rememberIn(remembered.node("practice"));
+        desk.practice().onBegin(exercise -> practise(desk, exercise, appearance, files));
+        desk.safekeeping().backUpWhenDue();
+        Timeline hourly = new Timeline(new KeyFrame(Duration.hours(1), _ -> desk.safekeeping().backUpWhenDue()));
+        hourly.setCycleCount(Animation.INDEFINITE);
+        hourly.play();
+        DesktopNotice.of(System.getProperty("os.name"), System.getenv().getOrDefault("PATH", ""))
+                .ifPresent(notice -> desk.agenda().onDue(lines -> notice.show(Labels.of("agenda.notice", lines.size()),
+                        desk.agenda().summary(lines))));
+        String demo = getParameters().getNamed().get("demo");
+        List<Path> brought = getParameters().getUnnamed().stream().map(Path::of).toList();
+        if (!brought.isEmpty()) {
+            // Job files that the desktop opened with it.
+            desk.shelf().bringIn(brought);
+        } else if (demo == null) {
+            desk.shelf().refresh();
+        } else {
+            desk.shelf().bringIn(DemoFiles.in(Path.of(demo)));
+            desk.stock().bringIn(DemoFiles.drawerIn(Path.of(demo)), Whence.DRAWER);
+        }
+    }
+
+    /** Types one letter as soon as a field takes it, says how long after the start of the process that was, and ends so many
+     * seconds after the shelf stands. */
+    private void endOnceReady(Stage stage) {
+        stage.getScene().focusOwnerProperty().addListener(new ChangeListener<>() {
+            @Override
+            public void changed(ObservableValue<? extends Node> p, Node was, Node owner) {
+                if (owner instanceof TextInputControl field) {
+                    p.removeListener(this);
+                    Platform.runLater(() -> typeInto(field));
+                }
             }
         });
     }
 
-    /** An exercise has a window and a shop of its own, which go when it is closed. */
+    private void typeInto(TextInputControl field) {
+        Event.fireEvent(field, new KeyEvent(KeyEvent.KEY_TYPED, "x", "", KeyCode.UNDEFINED, false, false, false, false));
+        if (!field.getText().endsWith("x")) {
+            throw new IllegalStateException("the keystroke was not accepted");
+        }
+        since("ready");
+        PauseTransition rest = new PauseTransition(
+                Duration.seconds(Double.parseDouble(getParameters().getNamed().get("until-ready"))));
+        rest.setOnFinished(_ -> Platform.exit());
+        Platform.runLater(() -> keeper.execute(() -> Platform.runLater(() -> {
+            since("open");
+            rest.play();
+        })));
+    }
+
+    private static void since(String what) {
+        Instant began = ProcessHandle.current().info().startInstant().orElseThrow();
+        System.out.println(what + " " + java.time.Duration.between(began, Instant.now()).toMillis());
+    }
+
+    /** An exercise, as the first job, has a window and a shop of its own, which go when it is closed. */
     private void practise(DeskModel desk, Exercise exercise, Appearance appearance, FileAsk files) {
+        apart(desk, appearance, files, Labels.of("practice.window", exercise.plate().name()), (trial, bench, shell, window) -> {
+            PracticeSession session = new PracticeSession(trial, bench, exercise);
+            session.debriefProperty()
+                    .addListener((_, _, now) -> now.ifPresent(d -> desk.practice().scored(exercise.theme(), d.score())));
+            return new PracticeView(session, shell);
+        });
+    }
+
+    private void firstJob(DeskModel desk, Appearance appearance, FileAsk files) {
+        apart(desk, appearance, files, Labels.of("first.window"),
+                (trial, _, shell, window) -> new FirstJobView(new FirstJob(trial), shell, window::close));
+    }
+
+    /** What a window apart shows. */
+    private interface Content {
+        Parent of(DeskModel trial, Shop bench, ShellView shell, Stage window);
+    }
+
+    private void apart(DeskModel desk, Appearance appearance, FileAsk files, String title, Content content) {
         try {
             Path folder = Files.createTempDirectory("hearth-practice");
             Shop bench = SqliteShop.open(folder, desk.knowledge());
             Executor turns = new InTurn(aside);
             DeskModel trial = new DeskModel(bench, new PhotoStore(folder), desk.knowledge(), Clock.system(ZoneId.systemDefault()),
                     new Background(turns, aside, Platform::runLater));
-            PracticeSession session = new PracticeSession(trial, bench, exercise);
-            session.debriefProperty()
-                    .addListener((_, _, now) -> now.ifPresent(d -> desk.practice().scored(exercise.theme(), d.score())));
-            ShellView shell = new ShellView(trial, appearance, files, new DossierView(trial, files, folder));
-            PracticeView view = new PracticeView(session, shell);
-            appearance.applyTo(view);
+            ShellView shell = new ShellView(new ShopView(appearance), trial, appearance, files, folder);
             Stage window = new Stage();
-            window.setTitle(Labels.of("practice.window", exercise.plate().name()));
+            Parent view = content.of(trial, bench, shell, window);
+            appearance.applyTo(view);
+            window.setTitle(title);
             window.setScene(new Scene(view, WIDTH, HEIGHT));
             window.setOnHidden(_ -> {
                 window.getScene().setRoot(new StackPane());
                 turns.execute(() -> cleared(bench, folder));
             });
             window.show();
+            trial.shelf().refresh();
         } catch (IOException e) {
             desk.tell(Labels.of("practice.no-room", String.valueOf(e.getMessage())), true);
         }
+    }
+
+    /** Asked for only when there is something to say: it takes a while to set up. */
+    private static Logger log() {
+        return LoggerFactory.getLogger(HearthApplication.class);
     }
 
     private static void cleared(Shop bench, Path folder) {
@@ -176,16 +284,8 @@ public final class HearthApplication extends Application {
                 Files.delete(p);
             }
         } catch (IOException e) {
-            LOG.warn("The practice shop in {} could not be cleared away", folder, e);
+            log().warn("The practice shop in {} could not be cleared away", folder, e);
         }
-    }
-
-    /** Says why the shop does not open, and offers what can be done about it. */
-    private StackPane sorry(String message, Path folder, Runnable again) {
-        StackPane pane = new StackPane(new SorryView(message, folder, aside, again));
-        new Appearance().applyTo(pane);
-        pane.getStyleClass().add("hearth-root");
-        return pane;
     }
 
     @Override
@@ -202,7 +302,7 @@ public final class HearthApplication extends Application {
         }
         keeper.shutdown();
         if (!keeper.awaitTermination(10, TimeUnit.SECONDS)) {
-            LOG.error("The keeper did not finish in time");
+            log().error("The keeper did not finish in time");
         }
         if (shop != null) {
             shop.close();

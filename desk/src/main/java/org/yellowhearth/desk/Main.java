@@ -16,6 +16,8 @@ import org.yellowhearth.records.store.Places;
 public final class Main {
     /** Tells at every first start that it made a folder; nobody needs to know. */
     private static final Logger PREFERENCES = Logger.getLogger("java.util.prefs");
+    /** Tells at every start that it was started from the class path, which is meant so. */
+    private static final Logger TOOLKIT = Logger.getLogger("javafx");
 
     private Main() {
     }
@@ -26,9 +28,8 @@ public final class Main {
         Path logs = places.logs();
         // Photographs and pages are drawn without a window of that toolkit.
         System.setProperty("java.awt.headless", "true");
-        System.setProperty("hearth.logs", logs.toString());
-        System.setProperty("logback.configurationFile", "org/yellowhearth/desk/logging.xml");
         PREFERENCES.setLevel(Level.WARNING);
+        TOOLKIT.setLevel(Level.SEVERE);
         CrashReports.into(logs);
         List<String> all = new ArrayList<>(List.of(args));
         if (all.stream().anyMatch(a -> a.startsWith("--shots="))) {
@@ -38,6 +39,8 @@ public final class Main {
         if (all.stream().noneMatch(a -> a.startsWith("--shop="))) {
             all.add("--shop=" + places.shop());
         }
+        all.add("--logs=" + logs);
+        Thread.ofPlatform().name("ahead").daemon().start(HearthApplication::readAhead);
         Application.launch(HearthApplication.class, all.toArray(String[]::new));
     }
 }

@@ -38,11 +38,11 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
-import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
+import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.records.knowledge.KnowledgeFiles;
 import org.yellowhearth.records.photo.PhotoStore;
@@ -91,7 +91,7 @@ public final class Shots extends Application {
                 new Background(keeper, keeper, Platform::runLater));
         FileAsk nobody = new FileAsk() {
         };
-        shell = new ShellView(model, appearance, nobody, new DossierView(model, nobody, folder));
+        shell = new ShellView(new ShopView(appearance), model, appearance, nobody, folder);
         double width = Double.parseDouble(getParameters().getNamed().getOrDefault("width", "1280"));
         double height = Double.parseDouble(getParameters().getNamed().getOrDefault("height", "800"));
         appearance.percentProperty().set(Integer.parseInt(getParameters().getNamed().getOrDefault("text", "100")));
@@ -192,7 +192,7 @@ public final class Shots extends Application {
     /** The reservoir chosen, the drawer matched to the rest, and the sheet to work from. */
     private void renew() {
         steps.add(() -> choose("C16a"));
-        steps.add(() -> shell.showRenew("choose"));
+        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.RENEW, "choose"));
         wait(WARM_UP);
         steps.add(() -> ((Button) scene.lookup("#renew-choose")).fire());
         wait(4);
@@ -204,14 +204,14 @@ public final class Shots extends Application {
             f.removed = true;
             f.fitted = true;
         }));
-        steps.add(() -> shell.showRenew("sheet"));
+        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.RENEW, "sheet"));
         steps.add(() -> model.tell("", false));
         shot("renew-sheet");
     }
 
     /** The ramp of the set as it stands, made ready with written reasons, and run on the stand-ins at the night bench. */
     private void wake() {
-        steps.add(() -> shell.showWake("plan"));
+        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.WAKE, "plan"));
         wait(PLANNING);
         steps.add(() -> model.wake().keepPlan());
         shot("wake");
@@ -251,7 +251,7 @@ public final class Shots extends Application {
 
     /** A burn-in half way through its day: dense readings first, a crackle told. */
     private void prove() {
-        steps.add(() -> shell.showProve("burn"));
+        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.PROVE, "burn"));
         steps.add(() -> model.prove().beginBurn(OptionalDouble.of(24),
                 List.of(new BurnIn.BurnChannel("HT", "V", OptionalDouble.of(250), 8),
                         new BurnIn.BurnChannel("mains transformer", "°C", OptionalDouble.empty(), 6))));
@@ -305,12 +305,12 @@ public final class Shots extends Application {
         steps.add(() -> model.changePolicy(Policy.Profile.MODERN));
         steps.add(() -> model.reform().plans().plan(PartRef.of("C16b"), ReformPlan.ReformSchool.GENTLE, OptionalDouble.of(330),
                 Optional.empty()));
-        steps.add(() -> shell.showReform("plan"));
+        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.REFORM, "plan"));
         wait(4);
         shot("reform-plan");
         steps.add(() -> model.reform().connectStandIn(STAND_IN_SPEED));
         steps.add(() -> model.reform().hang(PartRef.of("C16b"), Optional.of(1)));
-        steps.add(() -> shell.showReform("run"));
+        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.REFORM, "run"));
         steps.add(() -> model.reform().begin(PartRef.of("C16b")));
         for (int k = 0; k < READINGS; k++) {
             double seconds = k < READINGS / 2 ? 0.5 : 1.5;

@@ -74,7 +74,7 @@ public class ArchiveFlowTest extends Window {
         until(() -> model.safekeeping().signatureProperty().get().equals("M. Quillon"));
         toggle("shop-shelf");
         openJob("Brindlecote");
-        robot.interact(() -> ((ShellView) stage.getScene().getRoot()).showProve("causes"));
+        robot.interact(() -> ((ShellView) stage.getScene().getRoot()).show(org.yellowhearth.desk.model.Stage.PROVE, "causes"));
         settle();
         type("cause-symptom", "Hums after ten minutes");
         type("cause-suspicion", "Reservoir dried out");

@@ -30,11 +30,11 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
+import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.records.photo.PhotoStore;
 import org.yellowhearth.records.store.Shop;
@@ -109,7 +109,7 @@ abstract class Window {
         };
         robot.interact(() -> {
             stage.setScene(
-                    new Scene(new ShellView(model, appearance, files, new DossierView(model, files, folder.resolve("dossiers"))),
+                    new Scene(new ShellView(new ShopView(appearance), model, appearance, files, folder.resolve("dossiers")),
                             1280, 800));
             stage.show();
             model.shelf().refresh();

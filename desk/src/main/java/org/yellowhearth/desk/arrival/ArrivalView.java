@@ -12,11 +12,12 @@ import javafx.scene.layout.Priority;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
+import org.yellowhearth.desk.forms.Paged;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
 
 /** Arrival: everything about the set that later stages compute with, on a few pages. */
-public final class ArrivalView extends BorderPane {
+public final class ArrivalView extends BorderPane implements Paged {
     private final Map<String, Page> pages = new LinkedHashMap<>();
     private final PageTabs tabs;
 
@@ -42,6 +43,7 @@ public final class ArrivalView extends BorderPane {
     }
 
     /** Shows a page by its name: set, complaint, mains, photographs, apart, scope or policy. */
+    @Override
     public void show(String name) {
         tabs.mark(name);
         setCenter(pages.get(name));

@@ -46,6 +46,11 @@ public final class PageTabs extends FlowPane {
         tabs.get(page).setSelected(true);
     }
 
+    /** Marks none, while something else is shown. */
+    public void unmark() {
+        tabs.values().forEach(t -> t.setSelected(false));
+    }
+
     /** Says on a tab how many things wait there; none is not said. */
     public void count(String page, long waiting) {
         tabs.get(page).setText(Labels.of(labels + page) + (waiting > 0 ? "  " + waiting : ""));

@@ -83,6 +83,7 @@ public final class DeskModel {
     private final ArchiveModel archive;
     private final CauseModel causes;
     private final PracticeModel practice;
+    private Runnable beforeOpening = DeskModel::nothing;
     private boolean keeping;
     private long lookedNanos = Long.MIN_VALUE / 2;
     private final AtomicInteger ids = new AtomicInteger();
@@ -267,7 +268,13 @@ public final class DeskModel {
         shelf.arrive(name, this::show);
     }
 
+    /** What has to stand before a job is opened. */
+    public void beforeOpening(Runnable what) {
+        beforeOpening = what;
+    }
+
     private void show(OpenJob job) {
+        beforeOpening.run();
         chosen.set(Optional.empty());
         benchLine.lineProperty().set("");
         background.hush();

@@ -7,11 +7,12 @@ import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.PageTabs;
+import org.yellowhearth.desk.forms.Paged;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
 
 /** Prove: the evidence that a set is good, page by page, and what still stands against handing it back. */
-public final class ProveView extends BorderPane {
+public final class ProveView extends BorderPane implements Paged {
     private final Map<String, Node> pages = new LinkedHashMap<>();
     private final PageTabs tabs;
 
@@ -33,6 +34,7 @@ public final class ProveView extends BorderPane {
     }
 
     /** Shows a page by its name: chart, adjust, loads, functions, accuracy, burn, causes or back. */
+    @Override
     public void show(String name) {
         tabs.mark(name);
         setCenter(pages.get(name));

@@ -14,6 +14,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
+import org.yellowhearth.desk.forms.Paged;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.Stage;
@@ -21,7 +22,7 @@ import org.yellowhearth.desk.shell.Alarm;
 import org.yellowhearth.desk.shell.FileAsk;
 
 /** Reform: lanes at the left, one for each capacitor; at the right the run, the plan or the line to the instrument. */
-public final class ReformView extends BorderPane {
+public final class ReformView extends BorderPane implements Paged {
     private static final double LANES_EMS = 25;
     private static final double LANES_SHARE = 0.4;
 
@@ -71,6 +72,7 @@ public final class ReformView extends BorderPane {
     }
 
     /** Shows a page by its name: run, plan, hours, link or quality. */
+    @Override
     public void show(String name) {
         page = name;
         tabs.mark(name);

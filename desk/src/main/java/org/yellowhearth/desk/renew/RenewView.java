@@ -10,12 +10,13 @@ import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.PageTabs;
+import org.yellowhearth.desk.forms.Paged;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.shell.FileAsk;
 
 /** Renew: the condemned parts at the left, and at the right what comes in their places, from the choice to the last tick at the bench. */
-public final class RenewView extends BorderPane {
+public final class RenewView extends BorderPane implements Paged {
     private static final double PLACES_EMS = 20;
     private static final double PLACES_SHARE = 0.3;
     /** Pages about one part stand beside the list of parts; the others take the whole width. */
@@ -51,6 +52,7 @@ public final class RenewView extends BorderPane {
     }
 
     /** Shows a page by its name: choose, kit, cans, rectifier, mains, sheet, record, drawer or shopping. */
+    @Override
     public void show(String name) {
         tabs.mark(name);
         setLeft(OF_ONE.contains(name) ? places : null);

@@ -95,6 +95,7 @@ final class AgendaPane extends VBox {
         agenda.jumpProperty().addListener((_, _, _) -> show());
         model.shelf().jobsProperty().addListener((_, _, jobs) -> sets(jobs));
         sceneProperty().addListener((_, _, _) -> show());
+        sets(model.shelf().jobsProperty().get());
         show();
     }
 

@@ -1,17 +1,18 @@
 package org.yellowhearth.desk.shop;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
@@ -24,6 +25,7 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.agenda.Agenda;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.practice.PracticePane;
@@ -36,36 +38,94 @@ import org.yellowhearth.records.archive.Digest;
 import org.yellowhearth.records.store.ShelfLine;
 import org.yellowhearth.records.words.Words;
 
-/** The shop before any job: what lies on the shelf, and how a set comes in. */
+/**
+ * The shop before any job: what lies on the shelf, and how a set comes in. It stands before the shop is open, so that a set's name can be typed at
+ * once; a set that arrives meanwhile is taken in as soon as the shop is open.
+ */
 public final class ShopView extends BorderPane {
-    private final DeskModel model;
     private final ListView<ShelfLine> shelf = new ListView<>();
     private final TextField name = new TextField();
-    private final PageTabs tabs;
-    private final Consumer<String> show;
+    private final Button arrive = new Button(Labels.of("shop.arrive"));
+    private final Button bring = new Button(Labels.of("shop.bring"));
+    private final Button keys = plateButton("bench.keys", "shop-keys");
+    private final Button first = new Button(Labels.of("first.begin"));
+    private final Label notice = new Label();
+    private final StackPane place = new StackPane();
+    private final List<String> early = new ArrayList<>();
+    private final Map<String, Supplier<Node>> pages = new LinkedHashMap<>();
+    /** The pages that were shown already; a page is built when it is first asked for. */
+    private final Map<String, Node> built = new HashMap<>();
+    private String page = "";
+    private Optional<DeskModel> model = Optional.empty();
+    private Optional<PageTabs> tabs = Optional.empty();
 
-    /** A view of the model's shelf. */
-    public ShopView(DeskModel model, FileAsk files, Appearance appearance, Runnable showSheet) {
-        this.model = model;
+    /** The shop before it is open. */
+    public ShopView(Appearance appearance) {
         getStyleClass().add("shop");
-        Label notice = new Label();
         notice.getStyleClass().add("notice");
         notice.setId("shop-notice");
         notice.setWrapText(true);
-        model.background().noticeProperty().addListener((_, _, n) -> {
+        setTop(new VBox(head(appearance), arrivalRow(), notice));
+        place.getChildren().add(Page.text(Labels.of("shop.opening"), "empty-state"));
+        setCenter(place);
+        Label caution = new Label(Labels.of("shop.caution"));
+        caution.setWrapText(true);
+        caution.getStyleClass().add("shop-caution");
+        setBottom(caution);
+    }
+
+    /** The shop is open: its shelf and the other pages can be seen. */
+    public void open(DeskModel now, FileAsk files, Runnable showSheet) {
+        model = Optional.of(now);
+        keys.setOnAction(_ -> showSheet.run());
+        keys.setDisable(false);
+        bring.setDisable(false);
+        bring.setOnAction(_ -> {
+            List<Path> chosen = files.jobFiles();
+            if (!chosen.isEmpty()) {
+                now.shelf().bringIn(chosen);
+            }
+        });
+        now.background().noticeProperty().addListener((_, _, n) -> {
             notice.setText(n.text());
             notice.getStyleClass().remove("notice-trouble");
             if (n.trouble()) {
                 notice.getStyleClass().add("notice-trouble");
             }
         });
-        setTop(new VBox(head(appearance, showSheet), arrivalRow(files), notice));
+        shelf();
+        pages.put("shelf", () -> shelf);
+        pages.put("agenda", () -> new AgendaPane(now, files));
+        pages.put("drawer", () -> DrawerPane.scrolling(now, files));
+        pages.put("find", () -> new FindPane(now));
+        pages.put("learned", () -> new LearnedPane(now));
+        pages.put("practice", () -> new PracticePane(now));
+        pages.put("safekeeping", () -> new SafekeepingPane(now, files));
+        PageTabs row = new PageTabs(pages.keySet(), "shop.page.", "shop-", this::show);
+        tabs = Optional.of(row);
+        now.agenda().agendaProperty().addListener((_, _, a) -> row.count("agenda", a.map(Agenda::pressing).orElse(0L)));
+        Label title = new Label(Labels.of("shop.title"));
+        title.getStyleClass().add("stage-title");
+        title.setMinWidth(Region.USE_PREF_SIZE);
+        HBox.setHgrow(row, Priority.ALWAYS);
+        HBox line = new HBox(title, row);
+        line.getStyleClass().add("stage-line");
+        VBox middle = new VBox(line, place);
+        middle.getStyleClass().add("shop-middle");
+        VBox.setVgrow(place, Priority.ALWAYS);
+        setCenter(middle);
+        show("shelf");
+        now.shelf().jobsProperty().addListener((_, _, jobs) -> fill(jobs));
+        early.forEach(now::arrive);
+        early.clear();
+    }
+
+    private void shelf() {
         shelf.setId("shelf");
         shelf.getStyleClass().add("shelf");
         shelf.setCellFactory(_ -> new JobCell());
-        Label empty = new Label(Labels.of("shop.empty"));
-        empty.setWrapText(true);
-        empty.getStyleClass().add("empty-state");
+        VBox empty = new VBox(Page.text(Labels.of("shop.empty"), "empty-state"), first);
+        empty.getStyleClass().add("shelf-empty");
         shelf.setPlaceholder(empty);
         shelf.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER) {
@@ -77,89 +137,72 @@ public final class ShopView extends BorderPane {
                 openSelected();
             }
         });
-        Label title = new Label(Labels.of("shop.title"));
-        title.getStyleClass().add("stage-title");
-        ScrollPane drawer = DrawerPane.scrolling(model, files);
-        StackPane place = new StackPane(shelf);
-        AgendaPane agenda = new AgendaPane(model, files);
-        Map<String, Node> pages = new LinkedHashMap<>();
-        pages.put("shelf", shelf);
-        pages.put("agenda", agenda);
-        pages.put("drawer", drawer);
-        pages.put("find", new FindPane(model));
-        pages.put("learned", new LearnedPane(model));
-        pages.put("practice", new PracticePane(model));
-        pages.put("safekeeping", new SafekeepingPane(model, files));
-        show = page -> place.getChildren().setAll(pages.get(page));
-        tabs = new PageTabs(pages.keySet(), "shop.page.", "shop-", show);
-        tabs.mark("shelf");
-        model.agenda().agendaProperty().addListener((_, _, now) -> tabs.count("agenda", now.map(Agenda::pressing).orElse(0L)));
-        title.setMinWidth(Region.USE_PREF_SIZE);
-        HBox.setHgrow(tabs, Priority.ALWAYS);
-        HBox line = new HBox(title, tabs);
-        line.getStyleClass().add("stage-line");
-        VBox middle = new VBox(line, place);
-        middle.getStyleClass().add("shop-middle");
-        VBox.setVgrow(place, Priority.ALWAYS);
-        setCenter(middle);
-        Label caution = new Label(Labels.of("shop.caution"));
-        caution.setWrapText(true);
-        caution.getStyleClass().add("shop-caution");
-        setBottom(caution);
-        model.shelf().jobsProperty().addListener((_, _, jobs) -> fill(jobs));
     }
 
     /** Shows shelf, agenda, drawer, find, learned, practice or safekeeping. */
-    public void show(String page) {
-        tabs.mark(page);
-        show.accept(page);
+    public void show(String name) {
+        page = name;
+        tabs.orElseThrow().mark(name);
+        place.getChildren().setAll(built.computeIfAbsent(name, p -> pages.get(p).get()));
     }
 
-    private static Button plateButton(String label, String id, Runnable action) {
+    /** What begins the first job; without it none is offered. */
+    public void onFirstJob(Runnable begin) {
+        first.setOnAction(_ -> begin.run());
+        first.setVisible(true);
+    }
+
+    /** The page that is shown, by its name. */
+    public String page() {
+        return page;
+    }
+
+    private static Button plateButton(String label, String id) {
         Button button = new Button(Labels.of(label));
         button.setId(id);
         button.getStyleClass().add("plate-button");
         button.setMinWidth(Region.USE_PREF_SIZE);
+        return button;
+    }
+
+    private static Button plateButton(String label, String id, Runnable action) {
+        Button button = plateButton(label, id);
         button.setOnAction(_ -> action.run());
         return button;
     }
 
-    private static HBox head(Appearance appearance, Runnable showSheet) {
+    private HBox head(Appearance appearance) {
         HearthDrawing drawing = new HearthDrawing();
         drawing.show(HearthState.LIT);
-        Label name = new Label(Labels.of("app.name"));
-        name.getStyleClass().add("shop-name");
+        Label title = new Label(Labels.of("app.name"));
+        title.getStyleClass().add("shop-name");
         Label claim = new Label(Labels.of("app.claim"));
         claim.getStyleClass().add("shop-claim");
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox head = new HBox(drawing, new VBox(name, claim), gap,
+        keys.setDisable(true);
+        HBox head = new HBox(drawing, new VBox(title, claim), gap,
                 plateButton("look.smaller", "smaller", () -> appearance.resize(-1)),
                 plateButton("look.larger", "larger", () -> appearance.resize(1)),
                 plateButton("look.night", "night", () -> appearance.nightProperty().set(!appearance.nightProperty().get())),
-                plateButton("bench.keys", "shop-keys", showSheet));
+                keys);
         head.getStyleClass().add("shop-head");
         return head;
     }
 
-    private HBox arrivalRow(FileAsk files) {
+    private HBox arrivalRow() {
         name.setId("arrival-name");
         name.setPromptText(Labels.of("shop.arrive.prompt"));
         name.setAccessibleText(Labels.of("shop.arrive"));
         HBox.setHgrow(name, Priority.ALWAYS);
-        Button arrive = new Button(Labels.of("shop.arrive"));
         arrive.setId("arrive");
         arrive.getStyleClass().add("keep-button");
         name.setOnAction(_ -> arrive());
         arrive.setOnAction(_ -> arrive());
-        Button bring = new Button(Labels.of("shop.bring"));
         bring.setId("bring-in");
-        bring.setOnAction(_ -> {
-            List<Path> chosen = files.jobFiles();
-            if (!chosen.isEmpty()) {
-                model.shelf().bringIn(chosen);
-            }
-        });
+        first.setId("first-job");
+        first.setVisible(false);
+        bring.setDisable(true);
         arrive.setMinWidth(Region.USE_PREF_SIZE);
         bring.setMinWidth(Region.USE_PREF_SIZE);
         HBox row = new HBox(name, arrive, bring);
@@ -168,7 +211,7 @@ public final class ShopView extends BorderPane {
     }
 
     private void arrive() {
-        model.arrive(name.getText());
+        model.ifPresentOrElse(m -> m.arrive(name.getText()), () -> early.add(name.getText()));
         name.clear();
     }
 
@@ -184,14 +227,15 @@ public final class ShopView extends BorderPane {
     private void openSelected() {
         ShelfLine job = shelf.getSelectionModel().getSelectedItem();
         if (job != null) {
-            model.openJob(job.id());
+            model.orElseThrow().openJob(job.id());
         }
     }
 
-    /** Puts the keyboard where it is wanted: on the shelf, or on the name while the shelf is empty. */
+    /** Puts the keyboard where it is wanted: on a name that is being typed, on the shelf, or on the name while the shelf is empty. */
     public void focus() {
-        if (shelf.getItems().isEmpty()) {
+        if (shelf.getItems().isEmpty() || !name.getText().isEmpty()) {
             name.requestFocus();
+            name.end();
         } else {
             shelf.requestFocus();
         }

@@ -3,7 +3,9 @@ package org.yellowhearth.desk.theme;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.net.URL;
 import java.util.List;
+import java.util.Optional;
 import java.util.prefs.Preferences;
 
 import javafx.beans.binding.DoubleBinding;
@@ -19,15 +21,34 @@ public final class Appearance {
     /** Text sizes in per cent that can be chosen, rising. */
     public static final List<Integer> SIZES = List.of(90, 100, 115, 130, 150, 175, 200);
     private static final double BASE_PIXELS = 14;
-    private static final List<String> FACES = List.of("Lato-Regular.ttf", "Lato-Bold.ttf", "DejaVuSansMono.ttf",
-            "DejaVuSansMono-Bold.ttf");
+    private static final List<String> FACES = List.of("Lato-Regular.ttf", "Lato-Bold.ttf");
+    private static final List<String> FIGURES = List.of("DejaVuSansMono.ttf", "DejaVuSansMono-Bold.ttf");
+
+    /** The style as the packaging compiled it, which is read faster; elsewhere as it was written. */
+    private static final URL STYLE = Optional.ofNullable(Appearance.class.getResource("hearth.bss"))
+            .orElseGet(() -> Appearance.class.getResource("hearth.css"));
 
     private final BooleanProperty night = new SimpleBooleanProperty();
     private final IntegerProperty percent = new SimpleIntegerProperty(100);
 
     /** Loads the typefaces that ship with the program. */
     public static void loadTypefaces() {
-        for (String face : FACES) {
+        loadWords();
+        loadFigures();
+    }
+
+    /** Loads the typeface of the words, which the first picture needs. */
+    public static void loadWords() {
+        load(FACES);
+    }
+
+    /** Loads the typeface of the figures. */
+    public static void loadFigures() {
+        load(FIGURES);
+    }
+
+    private static void load(List<String> faces) {
+        for (String face : faces) {
             try (InputStream in = Appearance.class.getResourceAsStream("/org/yellowhearth/records/fonts/" + face)) {
                 Font.loadFont(in, BASE_PIXELS);
             } catch (IOException e) {
@@ -68,7 +89,7 @@ public final class Appearance {
 
     /** Gives a root its style and keeps it in step. */
     public void applyTo(Parent root) {
-        root.getStylesheets().add(Appearance.class.getResource("hearth.css").toExternalForm());
+        root.getStylesheets().add(STYLE.toExternalForm());
         Runnable dress = () -> {
             root.getStyleClass().removeAll("day", "night");
             root.getStyleClass().add(night.get() ? "night" : "day");

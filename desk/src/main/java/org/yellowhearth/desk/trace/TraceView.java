@@ -21,6 +21,7 @@ import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
+import org.yellowhearth.desk.forms.Paged;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.records.drawing.PlotSvg;
@@ -28,7 +29,7 @@ import org.yellowhearth.records.drawing.River;
 import org.yellowhearth.records.drawing.SupplySymbols;
 
 /** Trace: the voltage river of this very set, its description, readings, suspects and margins. */
-public final class TraceView extends BorderPane {
+public final class TraceView extends BorderPane implements Paged {
     private static final double DETAILS_EMS = 24;
     private static final double DETAILS_SHARE = 0.37;
     private static final double SVG_WIDTH = 1100;
@@ -104,6 +105,7 @@ public final class TraceView extends BorderPane {
     }
 
     /** Shows a page by its name: river, describe, readings, signs, suspects or margins. */
+    @Override
     public void show(String name) {
         page = name;
         tabs.mark(name);

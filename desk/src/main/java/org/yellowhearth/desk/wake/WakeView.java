@@ -8,12 +8,13 @@ import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
+import org.yellowhearth.desk.forms.Paged;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.shell.Alarm;
 
 /** Wake: what must be so before power, the plan of the ramp, the run with its one large stop, and the lines to transformer and meters. */
-public final class WakeView extends BorderPane {
+public final class WakeView extends BorderPane implements Paged {
     private final DeskModel model;
     private final Map<String, Node> pages = new LinkedHashMap<>();
     private final PageTabs tabs;
@@ -45,6 +46,7 @@ public final class WakeView extends BorderPane {
     }
 
     /** Shows a page by its name: plan, ready, run or link. */
+    @Override
     public void show(String name) {
         tabs.mark(name);
         setCenter(pages.get(name));

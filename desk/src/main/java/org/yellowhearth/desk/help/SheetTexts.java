@@ -1,4 +1,4 @@
-package org.yellowhearth.desk.shell;
+package org.yellowhearth.desk.help;
 
 import java.io.IOException;
 import java.io.InputStream;
