@@ -43,7 +43,6 @@ import org.yellowhearth.records.words.Words;
  * once; a set that arrives meanwhile is taken in as soon as the shop is open.
  */
 public final class ShopView extends BorderPane {
-    private final ListView<ShelfLine> shelf = new ListView<>();
     private final TextField name = new TextField();
     private final Button arrive = new Button(Labels.of("shop.arrive"));
     private final Button bring = new Button(Labels.of("shop.bring"));
@@ -56,6 +55,7 @@ public final class ShopView extends BorderPane {
     /** The pages that were shown already; a page is built when it is first asked for. */
     private final Map<String, Node> built = new HashMap<>();
     private String page = "";
+    private Optional<ListView<ShelfLine>> shelf = Optional.empty();
     private Optional<DeskModel> model = Optional.empty();
     private Optional<PageTabs> tabs = Optional.empty();
 
@@ -93,8 +93,9 @@ public final class ShopView extends BorderPane {
                 notice.getStyleClass().add("notice-trouble");
             }
         });
-        shelf();
-        pages.put("shelf", () -> shelf);
+        ListView<ShelfLine> jobs = shelf();
+        shelf = Optional.of(jobs);
+        pages.put("shelf", () -> jobs);
         pages.put("agenda", () -> new AgendaPane(now, files));
         pages.put("drawer", () -> DrawerPane.scrolling(now, files));
         pages.put("find", () -> new FindPane(now));
@@ -115,28 +116,30 @@ public final class ShopView extends BorderPane {
         VBox.setVgrow(place, Priority.ALWAYS);
         setCenter(middle);
         show("shelf");
-        now.shelf().jobsProperty().addListener((_, _, jobs) -> fill(jobs));
+        now.shelf().jobsProperty().addListener((_, _, there) -> fill(jobs, there));
         early.forEach(now::arrive);
         early.clear();
     }
 
-    private void shelf() {
-        shelf.setId("shelf");
-        shelf.getStyleClass().add("shelf");
-        shelf.setCellFactory(_ -> new JobCell());
+    private ListView<ShelfLine> shelf() {
+        ListView<ShelfLine> list = new ListView<>();
+        list.setId("shelf");
+        list.getStyleClass().add("shelf");
+        list.setCellFactory(_ -> new JobCell());
         VBox empty = new VBox(Page.text(Labels.of("shop.empty"), "empty-state"), first);
         empty.getStyleClass().add("shelf-empty");
-        shelf.setPlaceholder(empty);
-        shelf.setOnKeyPressed(e -> {
+        list.setPlaceholder(empty);
+        list.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER) {
-                openSelected();
+                openSelected(list);
             }
         });
-        shelf.setOnMouseClicked(e -> {
+        list.setOnMouseClicked(e -> {
             if (e.getClickCount() == 2) {
-                openSelected();
+                openSelected(list);
             }
         });
+        return list;
     }
 
     /** Shows shelf, agenda, drawer, find, learned, practice or safekeeping. */
@@ -215,17 +218,17 @@ public final class ShopView extends BorderPane {
         name.clear();
     }
 
-    private void fill(List<ShelfLine> jobs) {
-        int selected = Math.max(0, shelf.getSelectionModel().getSelectedIndex());
-        shelf.getItems().setAll(jobs);
-        shelf.getSelectionModel().select(Math.min(selected, jobs.size() - 1));
+    private void fill(ListView<ShelfLine> list, List<ShelfLine> jobs) {
+        int selected = Math.max(0, list.getSelectionModel().getSelectedIndex());
+        list.getItems().setAll(jobs);
+        list.getSelectionModel().select(Math.min(selected, jobs.size() - 1));
         if (isVisible()) {
             focus();
         }
     }
 
-    private void openSelected() {
-        ShelfLine job = shelf.getSelectionModel().getSelectedItem();
+    private void openSelected(ListView<ShelfLine> list) {
+        ShelfLine job = list.getSelectionModel().getSelectedItem();
         if (job != null) {
             model.orElseThrow().openJob(job.id());
         }
@@ -233,11 +236,12 @@ public final class ShopView extends BorderPane {
 
     /** Puts the keyboard where it is wanted: on a name that is being typed, on the shelf, or on the name while the shelf is empty. */
     public void focus() {
-        if (shelf.getItems().isEmpty() || !name.getText().isEmpty()) {
+        Optional<ListView<ShelfLine>> filled = shelf.filter(l -> !l.getItems().isEmpty() && name.getText().isEmpty());
+        if (filled.isPresent()) {
+            filled.get().requestFocus();
+        } else {
             name.requestFocus();
             name.end();
-        } else {
-            shelf.requestFocus();
         }
     }
 

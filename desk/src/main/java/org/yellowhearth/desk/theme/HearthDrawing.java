@@ -1,5 +1,7 @@
 package org.yellowhearth.desk.theme;
 
+import java.util.Optional;
+
 import javafx.animation.Animation;
 import javafx.animation.FadeTransition;
 import javafx.application.Platform;
@@ -27,14 +29,10 @@ public final class HearthDrawing extends StackPane {
     private final SVGPath embers = path(EMBERS, "hearth-embers");
     private final Text mark = new Text("?");
 
-    private final FadeTransition glow = new FadeTransition(BREATH, embers);
+    private Optional<FadeTransition> glow = Optional.empty();
 
     /** A drawing that shows nothing known. */
     public HearthDrawing() {
-        glow.setFromValue(1);
-        glow.setToValue(GLOW_LEAST);
-        glow.setAutoReverse(true);
-        glow.setCycleCount(Animation.INDEFINITE);
         getStyleClass().add("hearth-drawing");
         mark.getStyleClass().add("hearth-mark");
         getChildren().addAll(new Group(path(BOX, "hearth-box"), embers, flame, heart), mark);
@@ -48,6 +46,15 @@ public final class HearthDrawing extends StackPane {
         return p;
     }
 
+    private FadeTransition breathing() {
+        FadeTransition breath = new FadeTransition(BREATH, embers);
+        breath.setFromValue(1);
+        breath.setToValue(GLOW_LEAST);
+        breath.setAutoReverse(true);
+        breath.setCycleCount(Animation.INDEFINITE);
+        return breath;
+    }
+
     /** Shows a state. */
     public void show(HearthState state) {
         flame.setVisible(state == HearthState.LIT);
@@ -55,9 +62,10 @@ public final class HearthDrawing extends StackPane {
         embers.setVisible(state == HearthState.BANKED);
         // Who asked the desktop for less motion sees embers that do not breathe.
         if (state == HearthState.BANKED && !Platform.getPreferences().isReducedMotion()) {
-            glow.play();
+            glow = Optional.of(glow.orElseGet(this::breathing));
+            glow.get().play();
         } else {
-            glow.stop();
+            glow.ifPresent(Animation::stop);
         }
         mark.setVisible(state == HearthState.UNKNOWN);
     }
