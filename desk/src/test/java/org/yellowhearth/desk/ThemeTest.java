@@ -80,6 +80,26 @@ public class ThemeTest {
         }
     }
 
+    /** WCAG 2.2, success criteria 1.4.11 and 2.4.7: what shows the focus stands out by at least 3 to 1. */
+    @Test(dataProvider = "themes")
+    public void theFocusIsSeenOnEveryGround(String theme) throws IOException {
+        Map<String, String> c = colours(theme);
+        for (String ground : List.of("-ground", "-side", "-field", "-button")) {
+            assertThat(contrast(c.get("-amber"), c.get(ground))).as(theme + ": the focus on " + ground).isGreaterThanOrEqualTo(3);
+        }
+        Matcher focused = Pattern.compile("([^}]*):focused[^{]*\\{([^}]*)}").matcher(css());
+        int seen = 0;
+        while (focused.find()) {
+            // What lies on soot in both themes keeps its yellow.
+            if (focused.group(2).contains("-fx-border-color") && !focused.group(1).contains(".pin")
+                    && !focused.group(1).contains("wake-stop")) {
+                assertThat(focused.group(2)).as(focused.group(1).strip()).containsPattern("-fx-border-color: -(amber|text)");
+                seen++;
+            }
+        }
+        assertThat(seen).isGreaterThan(6);
+    }
+
     @Test
     public void thePlateIsReadable() {
         for (String text : List.of("FBF6EA", "C9BFA6", "F2B705", "E4DAC0")) {

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -59,6 +60,7 @@ public final class AgeingPane extends Pane {
         ruler.setManaged(false);
         getChildren().add(ruler);
         setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.IMAGE_VIEW);
         setMinSize(0, 0);
         ruler.fontProperty().addListener((_, _, _) -> draw());
         widthProperty().addListener((_, _, _) -> draw());

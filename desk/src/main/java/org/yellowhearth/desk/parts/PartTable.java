@@ -44,6 +44,7 @@ public final class PartTable extends TableView<PartRow> {
         widthProperty().addListener((_, _, _) -> fit());
         em.addListener((_, _, _) -> fit());
         getStyleClass().add("part-table");
+        setAccessibleText(Labels.of("parts.table"));
         Label empty = new Label(Labels.of(emptyLabel));
         empty.setWrapText(true);
         empty.getStyleClass().add("empty-state");

@@ -102,6 +102,7 @@ public final class DrawerPane extends VBox {
                 count);
         head.getStyleClass().add("line-form");
         table.setId("stock-table");
+        table.setAccessibleText(Labels.of("shop.page.drawer"));
         table.getStyleClass().add("part-table");
         table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
         columns();

@@ -34,6 +34,7 @@ final class FindPane extends VBox {
         archive.searchProperty().bind(search.textProperty());
         said.setId("find-said");
         hits.setId("find-hits");
+        hits.setAccessibleText(Labels.of("shop.page.find"));
         hits.getStyleClass().add("shelf");
         hits.setCellFactory(_ -> new HitCell());
         hits.setPlaceholder(Page.text(Labels.of("find.empty"), "empty-state"));

@@ -90,6 +90,7 @@ final class SafekeepingPane extends VBox {
     private static HBox labelled(String text, TextField field) {
         Label label = new Label(text);
         label.setLabelFor(field);
+        field.setAccessibleText(text);
         label.setMinWidth(USE_PREF_SIZE);
         HBox.setHgrow(field, Priority.ALWAYS);
         HBox row = new HBox(label, field);

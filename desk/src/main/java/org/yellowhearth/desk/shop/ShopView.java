@@ -124,6 +124,7 @@ public final class ShopView extends BorderPane {
     private ListView<ShelfLine> shelf() {
         ListView<ShelfLine> list = new ListView<>();
         list.setId("shelf");
+        list.setAccessibleText(Labels.of("shop.page.shelf"));
         list.getStyleClass().add("shelf");
         list.setCellFactory(_ -> new JobCell());
         VBox empty = new VBox(Page.text(Labels.of("shop.empty"), "empty-state"), first);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
 
+import javafx.scene.AccessibleRole;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
@@ -63,6 +64,7 @@ final class DrawingPane extends StackPane {
             spot.setId(prefix + s.element());
             spot.setAccessibleText(s.element());
             spot.setFocusTraversable(true);
+            spot.setAccessibleRole(AccessibleRole.BUTTON);
             spot.resizeRelocate(s.x(), s.y(), s.width(), s.height());
             spot.setManaged(false);
             prepare.accept(spot, s);

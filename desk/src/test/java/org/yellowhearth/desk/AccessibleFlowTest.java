@@ -1,0 +1,125 @@
+package org.yellowhearth.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.Control;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import org.assertj.core.api.SoftAssertions;
+import org.testng.annotations.Test;
+import org.yellowhearth.desk.model.Stage;
+
+/** What a screen reader says of the window, and whether the keyboard reaches what the mouse does. Every stage and every page of it is walked through. */
+public class AccessibleFlowTest extends Window {
+    private final TreeSet<String> nameless = new TreeSet<>();
+    private final TreeSet<String> roleless = new TreeSet<>();
+    private final TreeSet<String> unreached = new TreeSet<>();
+    private int controls;
+
+    private void walk(Node node, String where) {
+        if (!node.isVisible()) {
+            return;
+        }
+        look(node, where);
+        if (node instanceof Parent p && !(node instanceof ComboBoxBase<?>)) {
+            p.getChildrenUnmodifiable().forEach(c -> walk(c, where));
+        }
+    }
+
+    private void look(Node node, String where) {
+        String what = where + ": " + node.getClass().getSimpleName() + " " + Optional.ofNullable(node.getId()).orElse("") + " "
+                + node.getStyleClass();
+        boolean reached = node.isFocusTraversable();
+        if (reached && !(node instanceof ScrollPane)) {
+            controls++;
+            if (name(node).isBlank()) {
+                nameless.add(what);
+            }
+            AccessibleRole role = node.getAccessibleRole();
+            if (role == null || role == AccessibleRole.NODE || role == AccessibleRole.PARENT) {
+                roleless.add(what);
+            }
+        }
+        // A pin is set by its two figures as well as by a click on the picture.
+        boolean otherwise = "photo-pins".equals(node.getId()) || node.getStyleClass().contains("viewport");
+        if (!reached && !otherwise && ours(node) && (node.getOnMouseClicked() != null || node.getOnMousePressed() != null)) {
+            unreached.add(what);
+        }
+    }
+
+    /** Inner parts of controls are the toolkit's. */
+    private static boolean ours(Node node) {
+        for (Node n = node.getParent(); n != null; n = n.getParent()) {
+            if (n instanceof Control && !(n instanceof ScrollPane)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static String name(Node node) {
+        List<String> names = new ArrayList<>();
+        names.add(node.getAccessibleText());
+        if (node instanceof Labeled l) {
+            names.add(l.getText());
+        }
+        return String.join("", names.stream().filter(n -> n != null && !n.isBlank()).toList());
+    }
+
+    private List<ToggleButton> tabs() {
+        return robot.lookup(n -> n instanceof ToggleButton && n.getStyleClass().contains("page-tab") && shown(n))
+                .queryAllAs(ToggleButton.class).stream().toList();
+    }
+
+    private static boolean shown(Node node) {
+        for (Node n = node; n != null; n = n.getParent()) {
+            if (!n.isVisible()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void pages(String where) {
+        settle();
+        List<ToggleButton> tabs = tabs();
+        if (tabs.isEmpty()) {
+            robot.interact(() -> walk(stage.getScene().getRoot(), where));
+        }
+        for (ToggleButton tab : tabs) {
+            robot.interact(tab::fire);
+            settle();
+            robot.interact(() -> walk(stage.getScene().getRoot(), where + " " + tab.getText()));
+        }
+    }
+
+    @Test
+    public void everyControlHasANameARoleAndAKey() {
+        pages("shop");
+        robot.interact(() -> ((org.yellowhearth.desk.shell.ShellView) stage.getScene().getRoot()).showShop("shelf"));
+        openJob("Brindlecote");
+        for (Stage at : Stage.values()) {
+            robot.interact(() -> model.stageProperty().set(at));
+            pages(at.name());
+        }
+        press(KeyCode.F1);
+        pages("help");
+        press(KeyCode.ESCAPE);
+        assertThat(controls).isGreaterThan(500);
+        SoftAssertions all = new SoftAssertions();
+        all.assertThat(nameless).as("without a name").isEmpty();
+        all.assertThat(roleless).as("without a role").isEmpty();
+        all.assertThat(unreached).as("only for the mouse").isEmpty();
+        all.assertAll();
+    }
+}
