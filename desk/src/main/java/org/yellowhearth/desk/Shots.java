@@ -22,9 +22,12 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import org.yellowhearth.core.fact.BurnIn;
@@ -183,7 +186,6 @@ public final class Shots extends Application {
         shot("trace");
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-describe")).fire());
         steps.add(() -> ((Button) shell.lookup("#section-of-s-supply04")).fire());
-        shot("trace-describe");
         steps.add(() -> ((ToggleButton) shell.lookup("#trace-suspects")).fire());
         steps.add(() -> model.trace().suspect());
         shot("trace-suspects");
@@ -290,6 +292,15 @@ public final class Shots extends Application {
         steps.add(() -> shell.showShop("learned"));
         wait(3);
         shot("learned");
+        steps.add(() -> shell.showShop("practice"));
+        wait(2);
+        shot("practice");
+        steps.add(() -> press(KeyCode.F1));
+        wait(3);
+        steps.add(() -> ((TextField) shell.lookup("#help-search")).setText("limits: can electrolytic"));
+        wait(2);
+        shot("help");
+        steps.add(() -> press(KeyCode.ESCAPE));
         steps.add(() -> open("Brindlecote"));
         wait(2);
     }
@@ -307,7 +318,6 @@ public final class Shots extends Application {
                 Optional.empty()));
         steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.REFORM, "plan"));
         wait(4);
-        shot("reform-plan");
         steps.add(() -> model.reform().connectStandIn(STAND_IN_SPEED));
         steps.add(() -> model.reform().hang(PartRef.of("C16b"), Optional.of(1)));
         steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.REFORM, "run"));
@@ -333,6 +343,10 @@ public final class Shots extends Application {
 
     private void shot(String name) {
         steps.add(() -> write(scene.snapshot(null), folder.resolve(name + ".png")));
+    }
+
+    private void press(KeyCode key) {
+        shell.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false));
     }
 
     private void open(String name) {

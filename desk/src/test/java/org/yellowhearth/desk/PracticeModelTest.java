@@ -16,6 +16,7 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.practice.Debrief;
 import org.yellowhearth.core.practice.Exercise;
 import org.yellowhearth.core.practice.ExerciseMaker;
+import org.yellowhearth.core.practice.FullPower;
 import org.yellowhearth.core.practice.Measuring;
 import org.yellowhearth.core.practice.PracticeWords;
 import org.yellowhearth.core.practice.Theme;
@@ -97,6 +98,26 @@ public class PracticeModelTest {
         s.hint();
         measure(s, e.parts().getLast().ref(), Measuring.LCR);
         assertThat(model.job().readings()).hasSize(d.readings());
+    }
+
+    /** Full mains before anything was looked at, past the real gate: a short on the rail burns the supply, and that is told with its part. */
+    @Test
+    public void aRushedWakeWrecksTheSet() {
+        for (Theme theme : Theme.values()) {
+            PracticeSession s = begin(theme);
+            boolean wrecks = FullPower.wrecks(s.exercise(), s.model().job()).isPresent();
+            s.model().power(Edit.Power.LIT);
+            s.model().gateProperty().get().ifPresent(g -> g.goOn().accept("to hear whether it still plays"));
+            assertThat(s.model().job().power()).contains(Edit.Power.LIT);
+            assertThat(s.debriefProperty().get().isPresent()).as(theme.code()).isEqualTo(wrecks);
+            if (wrecks) {
+                Debrief d = s.debriefProperty().get().orElseThrow();
+                assertThat(d.ended()).isTrue();
+                assertThat(d.score()).isZero();
+            } else {
+                assertThat(end(s).remarks()).extracting(m -> m.key()).contains(PracticeWords.PLAYS);
+            }
+        }
     }
 
     @Test

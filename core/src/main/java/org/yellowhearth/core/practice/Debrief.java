@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 import org.yellowhearth.core.assess.Assessment;
@@ -54,10 +55,11 @@ public record Debrief(int score, List<Line> lines, List<Message> remarks, int mi
     /**
      * The debrief of a job that began as an exercise.
      *
-     * @param touched whether somebody touched what was charged: that ends it
+     * @param end what ended it before it was handed in: a charged rail touched, or a set wrecked by power
      * @param hints how many were taken
      */
-    public static Debrief of(Exercise exercise, Job job, Assessor assessor, LocalDate today, boolean touched, int hints) {
+    public static Debrief of(Exercise exercise, Job job, Assessor assessor, LocalDate today, Optional<Message> end,
+            int hints) {
         List<Line> lines = new ArrayList<>();
         for (Assessment a : assessor.assessAll(job, today)) {
             Truth truth = exercise.truth(a.part().ref());
@@ -91,15 +93,18 @@ public record Debrief(int score, List<Line> lines, List<Message> remarks, int mi
             remarks.add(Message.of(PracticeWords.OVER_TIME, Integer.toString(minutes), Integer.toString(exercise.minutes())));
             score -= OVER_TIME_COSTS;
         }
-        if (touched) {
-            remarks.add(Message.of(PracticeWords.TOUCHED, Quantity.volts(exercise.charged())));
-        } else if (exercise.charged() > 0 && risks == 0) {
+        end.ifPresent(remarks::add);
+        if (end.isEmpty() && job.power().filter(Edit.Power.LIT::equals).isPresent()) {
+            remarks.add(Message.of(PracticeWords.PLAYS));
+        }
+        if (end.isEmpty() && exercise.charged() > 0 && risks == 0) {
             remarks.add(Message.of(PracticeWords.SAFE, Quantity.volts(exercise.charged())));
         }
         List<PartRef> order = order(exercise, assessor, job, today);
         remarks.add(Message.of(PracticeWords.ORDER, String.join(", ", order.stream().map(PartRef::toString).toList())));
         int enough = (int) telling.stream().map(Reading::part).distinct().count();
-        return new Debrief(touched ? 0 : Math.max(0, score), lines, remarks, minutes, readings.size(), enough, touched);
+        return new Debrief(end.isPresent() ? 0 : Math.max(0, score), lines, remarks, minutes, readings.size(), enough,
+                end.isPresent());
     }
 
     /** Who says that he saw less than a volt, and that is so, took no risk. */

@@ -10,12 +10,17 @@ import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.practice.Debrief;
 import org.yellowhearth.core.practice.Exercise;
+import org.yellowhearth.core.practice.FullPower;
 import org.yellowhearth.core.practice.Measuring;
 import org.yellowhearth.core.practice.PracticeRail;
+import org.yellowhearth.core.practice.PracticeWords;
+import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.trace.SupplySurroundings;
@@ -33,7 +38,7 @@ public final class PracticeSession {
     private final Random random;
     private final ReadOnlyObjectWrapper<Optional<Debrief>> debrief = new ReadOnlyObjectWrapper<>(Optional.empty());
     private int hints;
-    private boolean touched;
+    private Optional<Message> end = Optional.empty();
 
     /** Puts the set of an exercise on the bench of a model over an empty shop. */
     public PracticeSession(DeskModel model, Shop shop, Exercise exercise) {
@@ -41,6 +46,9 @@ public final class PracticeSession {
         this.exercise = exercise;
         this.assessor = new Assessor(model.knowledge(), SupplySurroundings.by(model.knowledge()));
         this.random = new Random(exercise.seed());
+        model.openProperty().addListener(
+                (_, _, now) -> now.map(OpenJob::job).filter(j -> j.power().filter(Edit.Power.LIT::equals).isPresent())
+                        .ifPresent(this::powered));
         model.background().keep(() -> shop.add(exercise.job(model.now())), id -> model.openJob(id));
     }
 
@@ -71,7 +79,7 @@ public final class PracticeSession {
         PartRef ref = part.get().ref();
         boolean onRail = exercise.rail().parts().contains(ref);
         if (onRail && PracticeRail.volts(exercise, model.job(), model.now().toInstant()) > PracticeRail.HURTS) {
-            touched = true;
+            end = Optional.of(Message.of(PracticeWords.TOUCHED, Quantity.volts(exercise.charged())));
             handIn();
             return;
         }
@@ -96,6 +104,15 @@ public final class PracticeSession {
         }
     }
 
+    /** Full mains on a set in which a fault was left wrecks it, and that is the end. */
+    private void powered(Job job) {
+        Optional<Message> wreck = FullPower.wrecks(exercise, job);
+        if (wreck.isPresent()) {
+            end = wreck;
+            handIn();
+        }
+    }
+
     /** Says what to look at next; that costs. */
     public void hint() {
         if (over()) {
@@ -112,7 +129,7 @@ public final class PracticeSession {
     /** The end: what was found against what was there. */
     public void handIn() {
         if (!over()) {
-            debrief.set(Optional.of(Debrief.of(exercise, model.job(), assessor, model.now().toLocalDate(), touched, hints)));
+            debrief.set(Optional.of(Debrief.of(exercise, model.job(), assessor, model.now().toLocalDate(), end, hints)));
         }
     }
 }

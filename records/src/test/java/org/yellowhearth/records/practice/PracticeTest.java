@@ -8,13 +8,16 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.Assessor;
+import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Act;
@@ -22,6 +25,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
@@ -30,11 +34,13 @@ import org.yellowhearth.core.practice.Debrief;
 import org.yellowhearth.core.practice.Debrief.Mark;
 import org.yellowhearth.core.practice.Exercise;
 import org.yellowhearth.core.practice.ExerciseMaker;
+import org.yellowhearth.core.practice.FullPower;
 import org.yellowhearth.core.practice.Measuring;
 import org.yellowhearth.core.practice.PracticeRail;
 import org.yellowhearth.core.practice.PracticeWords;
 import org.yellowhearth.core.practice.Theme;
 import org.yellowhearth.core.practice.Truth;
+import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Reading;
@@ -76,7 +82,7 @@ public class PracticeTest {
     }
 
     private static Debrief debrief(Exercise e, Job job) {
-        return Debrief.of(e, job, ASSESSOR, TODAY, false, 0);
+        return Debrief.of(e, job, ASSESSOR, TODAY, Optional.empty(), 0);
     }
 
     @DataProvider
@@ -99,6 +105,44 @@ public class PracticeTest {
         Debrief d = debrief(e, careful(e));
         assertThat(d.lines()).filteredOn(l -> l.mark() == Mark.MISSED || l.mark() == Mark.NEEDLESS).isEmpty();
         assertThat(d.score()).as("%s", d.lines()).isGreaterThanOrEqualTo(90);
+    }
+
+    private static Job fitted(Job job, PartRef part) {
+        return with(job, new Edit.ItemChanged(Optional.empty(), Optional.of(Fitting.of(part).with(f -> f.fitted = true))));
+    }
+
+    /** What is left in and breaks at once is common practice: a short burns the supply, a thin oxide boils, a leak into a grid overruns its valve. */
+    @Test(dataProvider = "sets")
+    public void fullPowerForgivesOnlyWhatIsHarmlessOrRenewed(Theme theme, long seed) {
+        Exercise e = MAKER.make(theme, seed);
+        Job job = e.job(NOW);
+        Optional<Message> wreck = FullPower.wrecks(e, job);
+        boolean shortOnRail = e.faults().stream()
+                .anyMatch(t -> t.ailment() == Ailment.SHORTED && e.rail().parts().contains(t.part()));
+        boolean harmless = e.faults().stream()
+                .allMatch(t -> Set.of(Ailment.DRY, Ailment.OPEN, Ailment.DRIFTED).contains(t.ailment()));
+        if (shortOnRail) {
+            assertThat(wreck).get().extracting(Message::key).isEqualTo(PracticeWords.BURNT);
+        }
+        if (harmless) {
+            assertThat(wreck).isEmpty();
+        }
+        for (Truth t : e.faults()) {
+            job = fitted(job, t.part());
+        }
+        assertThat(FullPower.wrecks(e, job)).as("with new parts in").isEmpty();
+    }
+
+    @Test
+    public void everyWayToWreckASetHappensSomewhere() {
+        Set<Object> seen = new HashSet<>();
+        for (Theme t : Theme.values()) {
+            for (long seed = 1; seed <= 30; seed++) {
+                Exercise e = MAKER.make(t, seed);
+                FullPower.wrecks(e, e.job(NOW)).ifPresent(m -> seen.add(m.key()));
+            }
+        }
+        assertThat(seen).contains(PracticeWords.BURNT, PracticeWords.BURST, PracticeWords.OVERRUN);
     }
 
     @Test
@@ -140,7 +184,7 @@ public class PracticeTest {
         assertThat(debrief(e, careful).remarks()).extracting(m -> m.key()).contains(PracticeWords.SAFE);
         assertThat(debrief(e, risky).remarks()).extracting(m -> m.key()).contains(PracticeWords.RISK)
                 .doesNotContain(PracticeWords.SAFE);
-        assertThat(Debrief.of(e, careful, ASSESSOR, TODAY, false, 2).score()).isEqualTo(good - 12);
+        assertThat(Debrief.of(e, careful, ASSESSOR, TODAY, Optional.empty(), 2).score()).isEqualTo(good - 12);
         // Discharged first, the same answer is no risk: five time constants and more of 16 µF through 10 kΩ lie between.
         Job drained = with(with(careful, new Edit.ClipPut("practice-ht", 10_000)), new Edit.ClipTaken("practice-ht"));
         Job honest = with(drained, new Edit.Answered(Edit.Question.READ_WHILE_BANKED, OptionalDouble.of(5), "less than 1 V"));
@@ -153,7 +197,8 @@ public class PracticeTest {
         assertThat(PracticeRail.volts(e, drained, NOW.plusMinutes(999).toInstant())).as("off again, it stays")
                 .isCloseTo(e.charged() * Math.exp(-seconds / (10_000 * 16e-6)), within(1e-9));
         assertThat(PracticeRail.volts(e, drained, NOW.toInstant())).as("before the clip").isEqualTo(e.charged());
-        Debrief touched = Debrief.of(e, careful, ASSESSOR, TODAY, true, 0);
+        Debrief touched = Debrief.of(e, careful, ASSESSOR, TODAY,
+                Optional.of(Message.of(PracticeWords.TOUCHED, Quantity.volts(400))), 0);
         assertThat(touched.score()).isZero();
         assertThat(touched.ended()).isTrue();
     }
