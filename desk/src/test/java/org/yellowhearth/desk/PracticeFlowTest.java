@@ -45,10 +45,12 @@ public class PracticeFlowTest extends Window {
         for (Part p : session.exercise().parts()) {
             robot.interact(() -> model.chosenProperty().set(Optional.of(p.ref())));
             assertThat(said("practice-chosen")).contains(p.ref().toString());
+            click("practice-look");
             click("measure-lcr");
             click("measure-leakage");
         }
         assertThat(job().readings()).hasSizeGreaterThanOrEqualTo(session.exercise().parts().size());
+        assertThat(said("practice-time")).contains(" of ").doesNotStartWith("0 ");
         click("practice-hand-in");
         assertThat(robot.lookup("#practice-debrief .stage-title").queryAs(Label.class).getText()).startsWith("Score")
                 .doesNotContain("Score 0");

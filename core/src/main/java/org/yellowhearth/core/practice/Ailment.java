@@ -1,5 +1,8 @@
 package org.yellowhearth.core.practice;
 
+import java.util.Optional;
+
+import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.message.Coded;
 
@@ -12,15 +15,29 @@ public enum Ailment implements Coded {
     UNFORMED,
     /** Paper or another dry dielectric that leaks. */
     LEAKY, SHORTED, OPEN,
+    /** An electrolytic that an earlier hand fitted the wrong way round: seen, and forming does not mend it. */
+    REVERSED,
+    /** A lead or joint that corroded: it measures well while it is held. */
+    CORRODED,
     /** A resistor far from its marking. */
     DRIFTED;
+
+    /** What there is to be seen of it, for whoever looks. */
+    public Optional<Look.Sign> shows() {
+        return switch (this) {
+            case REVERSED -> Optional.of(Look.Sign.REVERSED);
+            case CORRODED -> Optional.of(Look.Sign.LEAD_CORRODED);
+            case SOUND, DRY, UNFORMED, LEAKY, SHORTED, OPEN, DRIFTED -> Optional.empty();
+        };
+    }
 
     /** Whether a verdict does right by it. */
     public boolean right(Verdict verdict) {
         return switch (this) {
             case SOUND -> verdict == Verdict.KEEP || verdict == Verdict.WATCH;
+            case CORRODED -> verdict == Verdict.WATCH || verdict == Verdict.RENEW;
             case UNFORMED -> verdict == Verdict.REFORM || verdict == Verdict.RENEW;
-            case DRY, LEAKY, SHORTED, OPEN, DRIFTED -> verdict == Verdict.RENEW;
+            case DRY, LEAKY, SHORTED, OPEN, DRIFTED, REVERSED -> verdict == Verdict.RENEW;
         };
     }
 }

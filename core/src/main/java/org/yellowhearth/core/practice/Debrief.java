@@ -88,7 +88,7 @@ public record Debrief(int score, List<Line> lines, List<Message> remarks, int mi
         if (hints > 0) {
             remarks.add(Message.of(PracticeWords.HINTS, Integer.toString(hints)));
         }
-        int minutes = readings.stream().mapToInt(Debrief::minutes).sum();
+        int minutes = minutes(job);
         if (minutes > exercise.minutes()) {
             remarks.add(Message.of(PracticeWords.OVER_TIME, Integer.toString(minutes), Integer.toString(exercise.minutes())));
             score -= OVER_TIME_COSTS;
@@ -157,6 +157,11 @@ public record Debrief(int score, List<Line> lines, List<Message> remarks, int mi
             before = after;
         }
         return telling;
+    }
+
+    /** What the meters of a job have taken so far. */
+    public static int minutes(Job job) {
+        return job.readings().stream().mapToInt(Debrief::minutes).sum();
     }
 
     private static int minutes(Reading r) {

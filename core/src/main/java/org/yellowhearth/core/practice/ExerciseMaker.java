@@ -30,6 +30,11 @@ import org.yellowhearth.core.part.PartRef;
  * beyond them, so that a right reading always shows it.
  */
 public final class ExerciseMaker {
+    /** What is the matter with an electrolytic, as often as it stands here. */
+    private static final List<Ailment> WET = List.of(Ailment.DRY, Ailment.DRY, Ailment.DRY, Ailment.DRY, Ailment.UNFORMED,
+            Ailment.UNFORMED,
+            Ailment.REVERSED, Ailment.CORRODED, Ailment.SHORTED, Ailment.OPEN);
+
     private static final double USUAL_DISSIPATION = 0.02;
     private static final double USUAL_SECONDS = 500;
     private static final String[] NAMES = {"Brackenshoal", "Withernape", "Oldmarrow", "Candlefleet", "Tidewick", "Harrowquay"};
@@ -102,12 +107,12 @@ public final class ExerciseMaker {
     }
 
     private Ailment ailment(Capacitor c, Random random) {
-        int chance = random.nextInt(10);
         return switch (kind(c).family()) {
             case ELECTROLYTIC ->
-                chance < 5 ? Ailment.DRY : chance < 8 ? Ailment.UNFORMED : chance < 9 ? Ailment.SHORTED : Ailment.OPEN;
+                WET.get(random.nextInt(WET.size()));
             case TANTALUM -> Ailment.SHORTED;
-            case PAPER, UNSTATED, FILM, MICA, CERAMIC, SUPPRESSION, AIR -> chance < 8 ? Ailment.LEAKY : Ailment.SHORTED;
+            case PAPER, UNSTATED, FILM, MICA, CERAMIC, SUPPRESSION, AIR ->
+                random.nextInt(10) < 8 ? Ailment.LEAKY : Ailment.SHORTED;
         };
     }
 
@@ -126,6 +131,8 @@ public final class ExerciseMaker {
             case DRY ->
                 new Truth(c.ref(), ailment, farads * 0.4 * limits.map(l -> l.kept().renewBelow()).orElse(0.7), 3 * renew, fine);
             case UNFORMED -> new Truth(c.ref(), ailment, farads * middle, sound, fine / 60);
+            case REVERSED -> new Truth(c.ref(), ailment, farads * middle, sound, fine / 150);
+            case CORRODED -> new Truth(c.ref(), ailment, farads * middle, sound, fine);
             case LEAKY -> new Truth(c.ref(), ailment, farads * middle, sound, fine / 200);
             case SHORTED -> new Truth(c.ref(), ailment, farads, sound, 4 + 20 * random.nextDouble());
             case OPEN -> new Truth(c.ref(), ailment, farads * 1e-4, sound, fine * 1e3);

@@ -1,11 +1,13 @@
 package org.yellowhearth.core.practice;
 
 import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.message.MessageKey;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Role;
@@ -22,13 +24,15 @@ public final class FullPower {
     private static final double GRID_VOLTS = 5;
     private static final double GRID_LEAK_OHMS = 470e3;
 
+    private static final List<MessageKey> WORST = List.of(PracticeWords.BURNT, PracticeWords.OVERRUN, PracticeWords.BURST);
+
     private FullPower() {
     }
 
     /** What is wrecked, the worst first; nothing where it plays. */
     public static Optional<Message> wrecks(Exercise exercise, Job job) {
-        return exercise.faults().stream().filter(t -> !renewed(job, t.part())).sorted(Comparator.comparingDouble(Truth::leakOhms))
-                .flatMap(t -> wreck(exercise, job, t).stream()).findFirst();
+        return exercise.faults().stream().filter(t -> !renewed(job, t.part())).flatMap(t -> wreck(exercise, job, t).stream())
+                .min(Comparator.comparingInt(m -> WORST.indexOf(m.key())));
     }
 
     private static boolean renewed(Job job, PartRef part) {

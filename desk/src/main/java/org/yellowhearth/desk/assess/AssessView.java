@@ -38,7 +38,7 @@ public final class AssessView extends BorderPane {
     public AssessView(DeskModel model, FileAsk files, DoubleBinding em) {
         getStyleClass().add("stage");
         PartTable table = new PartTable(model, em, "assess.empty").verdicts(5.6)
-                .column("table.ref", 3.3, 0, "cell-ref", r -> r.part().ref().toString())
+                .column("table.ref", 4.3, 0, "cell-ref", r -> r.part().ref().toString())
                 .column("table.value", 7.2, 0, "cell-text", r -> new Describe(model.words()).value(r.part()))
                 .column("table.role", 7.9, 3, "cell-text", r -> place(model, r))
                 .column("table.c", 5.9, 1, "cell-figure", PartRow::capacitance)

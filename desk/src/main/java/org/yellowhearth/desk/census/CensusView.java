@@ -50,7 +50,7 @@ public final class CensusView extends BorderPane {
         getStyleClass().add("stage");
         Describe plain = new Describe(model.words());
         PartTable table = new PartTable(model, em, "census.empty")
-                .column("table.ref", 3.8, 0, "cell-ref", r -> r.part().ref().toString())
+                .column("table.ref", 4.3, 0, "cell-ref", r -> r.part().ref().toString())
                 .column("table.marking", 9, 2, "cell-figure", r -> r.part().marking())
                 .column("table.value", 8, 0, "cell-text", r -> plain.value(r.part()))
                 .column("table.kind", 8, 1, "cell-text", r -> new Describe(model.words()).kind(r.part()))

@@ -2,7 +2,9 @@ package org.yellowhearth.desk.help;
 
 import java.util.List;
 
+import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
+import javafx.scene.control.Label;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
@@ -61,7 +63,9 @@ final class ArticleView extends VBox {
         int row = 0;
         for (List<String> cells : table.rows()) {
             for (int c = 0; c < cells.size(); c++) {
-                grid.add(Page.text(cells.get(c), row == 0 ? "form-label" : "article-cell"), c, row);
+                Label cell = Page.text(cells.get(c), row == 0 ? "form-label" : "article-cell");
+                GridPane.setValignment(cell, VPos.TOP);
+                grid.add(cell, c, row);
             }
             row++;
         }

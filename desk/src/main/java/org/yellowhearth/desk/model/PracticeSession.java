@@ -8,6 +8,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Assessor;
+import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
@@ -92,6 +93,20 @@ public final class PracticeSession {
         model.inTurn(() -> model.act(new Edit.ReadingKept(reading), () -> {
             // It stands in the job now.
         }));
+    }
+
+    /** Looks at the chosen part closely; what there is to be seen is written down. */
+    public void look() {
+        Optional<Part> part = model.chosenProperty().get().flatMap(model.job()::part);
+        if (over() || part.isEmpty()) {
+            model.tell(Labels.of("practice.choose"), false);
+            return;
+        }
+        PartRef ref = part.get().ref();
+        Optional<Look.Sign> sign = exercise.truth(ref).ailment().shows();
+        sign.ifPresent(s -> model.put(Look.of(ref, s, "")));
+        model.tell(sign.map(s -> Labels.of("practice.seen", ref, model.words().word(s)))
+                .orElse(Labels.of("practice.seen-nothing", ref)), false);
     }
 
     /** Puts the meter across the rail. */

@@ -9,6 +9,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.practice.Debrief;
 import org.yellowhearth.core.practice.Measuring;
@@ -24,6 +25,7 @@ public final class PracticeView extends BorderPane {
     private final PracticeSession session;
     private final DeskModel model;
     private final Label chosen = new Label();
+    private final Label time = Page.text("", "quiet");
 
     /**
      * A view.
@@ -40,15 +42,23 @@ public final class PracticeView extends BorderPane {
         FlowPane bar = new FlowPane(chosen);
         bar.getStyleClass().addAll("line-form", "practice-bar");
         bar.getChildren().addAll(
+                Page.button("practice.look", "practice-look", session::look),
                 Page.button("practice.measure-lcr", "measure-lcr", () -> session.measure(Measuring.LCR)),
                 Page.button("practice.measure-leakage", "measure-leakage", () -> session.measure(Measuring.LEAKAGE)));
         bar.getChildren().addAll(Page.button("practice.rail-button", "practice-rail", session::measureRail),
                 Page.button("practice.hint-button", "practice-hint", session::hint),
                 Page.button("practice.hand-in", "practice-hand-in", session::handIn));
+        bar.getChildren().add(time);
+        time.setId("practice-time");
         setBottom(bar);
+        model.openProperty().addListener((_, _, now) -> now.ifPresent(o -> tell(o.job())));
         model.chosenProperty().addListener((_, _, now) -> choose(now));
         choose(model.chosenProperty().get());
         session.debriefProperty().addListener((_, _, now) -> now.ifPresent(this::show));
+    }
+
+    private void tell(Job job) {
+        time.setText(Labels.of("practice.time", Debrief.minutes(job), session.exercise().minutes()));
     }
 
     private void choose(Optional<PartRef> ref) {

@@ -18,6 +18,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.fact.Fitting;
+import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Act;
@@ -71,6 +72,10 @@ public class PracticeTest {
         Random random = new Random(3);
         Job job = e.job(NOW);
         for (Part p : e.parts()) {
+            Optional<Look.Sign> seen = e.truth(p.ref()).ailment().shows();
+            if (seen.isPresent()) {
+                job = with(job, new Edit.ItemChanged(Optional.empty(), Optional.of(Look.of(p.ref(), seen.get(), ""))));
+            }
             job = measured(e, job, p.ref(), Measuring.LCR, random);
             boolean shorted = job.readingsOf(p.ref()).getFirst().figures().has(Figure.CALLED_RESISTOR);
             String kind = ((Capacitor) p).kind();
@@ -105,6 +110,32 @@ public class PracticeTest {
         Debrief d = debrief(e, careful(e));
         assertThat(d.lines()).filteredOn(l -> l.mark() == Mark.MISSED || l.mark() == Mark.NEEDLESS).isEmpty();
         assertThat(d.score()).as("%s", d.lines()).isGreaterThanOrEqualTo(90);
+    }
+
+    /** Whoever only measures takes a part that was once reversed for one that may come up again, and a corroded lead for a sound part. */
+    @Test
+    public void whoDoesNotLookMissesWhatOnlyEyesSee() {
+        int seen = 0;
+        for (Theme t : Theme.values()) {
+            for (long seed = 1; seed <= 20; seed++) {
+                Exercise e = MAKER.make(t, seed);
+                Job blind = careful(e);
+                for (Look l : blind.items(Look.class)) {
+                    blind = with(blind, new Edit.ItemChanged(Optional.of(l), Optional.empty()));
+                }
+                Job looked = careful(e);
+                for (Truth truth : e.faults().stream().filter(f -> f.ailment().shows().isPresent()).toList()) {
+                    seen++;
+                    assertThat(debrief(e, blind).lines()).filteredOn(l -> l.part().equals(truth.part()))
+                            .extracting(Debrief.Line::mark)
+                            .containsExactly(Mark.MISSED);
+                    assertThat(debrief(e, looked).lines()).filteredOn(l -> l.part().equals(truth.part()))
+                            .extracting(Debrief.Line::mark)
+                            .containsExactly(Mark.RIGHT);
+                }
+            }
+        }
+        assertThat(seen).isGreaterThan(10);
     }
 
     private static Job fitted(Job job, PartRef part) {
