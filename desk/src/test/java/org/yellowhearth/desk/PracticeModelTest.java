@@ -143,9 +143,14 @@ public class PracticeModelTest {
         model.practice().scored(Theme.MANY_FAULTS, 70);
         model.practice().scored(Theme.MANY_FAULTS, 55);
         assertThat(model.practice().best(Theme.MANY_FAULTS)).isEqualTo(70);
-        assertThat(model.practice().last(Theme.MANY_FAULTS)).isEqualTo(55);
+        assertThat(model.practice().history(Theme.MANY_FAULTS)).containsExactly(70, 55);
+        for (int k = 0; k < 12; k++) {
+            model.practice().scored(Theme.SHORT_RASTER, k);
+        }
+        assertThat(model.practice().history(Theme.SHORT_RASTER)).as("the last ten, the oldest first").hasSize(10).startsWith(2)
+                .endsWith(11);
         assertThat(model.practice().times(Theme.MANY_FAULTS)).isEqualTo(2);
-        assertThat(model.practice().times(Theme.SHORT_RASTER)).isZero();
+        assertThat(model.practice().times(Theme.LEAKY_COUPLER)).isZero();
         node.removeNode();
     }
 }

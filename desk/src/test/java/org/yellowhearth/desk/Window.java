@@ -25,6 +25,7 @@ import javafx.scene.layout.Pane;
 import javafx.stage.Stage;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
+import org.testfx.service.query.NodeQuery;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
@@ -147,6 +148,19 @@ abstract class Window {
     }
 
     <T extends Node> T find(String id, Class<T> type) {
+        NodeQuery query = robot.lookup(n -> id.equals(n.getId()) && shown(n));
+        if (query.tryQuery().isEmpty()) {
+            // What was just put on the window gets its inner parts in the next frame, which comes late on a busy machine.
+            Runnable now = () -> {
+                stage.getScene().getRoot().applyCss();
+                stage.getScene().getRoot().layout();
+            };
+            if (Platform.isFxApplicationThread()) {
+                now.run();
+            } else {
+                robot.interact(now);
+            }
+        }
         return robot.lookup(n -> id.equals(n.getId()) && shown(n)).queryAs(type);
     }
 

@@ -1,8 +1,11 @@
 package org.yellowhearth.desk.model;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.prefs.Preferences;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
@@ -12,6 +15,8 @@ import org.yellowhearth.core.practice.Theme;
 
 /** The practice bench without the window: its exercises, and the best score of each as this bench remembers it. */
 public final class PracticeModel {
+    private static final int REMEMBERED = 10;
+
     private final ExerciseMaker maker;
     private final ReadOnlyIntegerWrapper changes = new ReadOnlyIntegerWrapper();
     private Preferences scores = Preferences.userRoot().node("org/yellowhearth/practice");
@@ -58,15 +63,20 @@ public final class PracticeModel {
         return scores.getInt(theme.code() + ".best", 0);
     }
 
-    /** The last score of a theme. */
-    public int last(Theme theme) {
-        return scores.getInt(theme.code() + ".last", 0);
+    /** The last scores of a theme, the oldest first. */
+    public List<Integer> history(Theme theme) {
+        return Stream.of(scores.get(theme.code() + ".scores", "").split(",")).filter(s -> !s.isEmpty()).map(Integer::valueOf)
+                .toList();
     }
 
     /** Remembers what came of one. */
     public void scored(Theme theme, int score) {
         scores.putInt(theme.code() + ".times", times(theme) + 1);
-        scores.putInt(theme.code() + ".last", score);
+        List<Integer> all = new ArrayList<>(history(theme));
+        all.add(score);
+        scores.put(theme.code() + ".scores",
+                all.subList(Math.max(0, all.size() - REMEMBERED), all.size()).stream().map(String::valueOf)
+                        .collect(Collectors.joining(",")));
         scores.putInt(theme.code() + ".best", Math.max(best(theme), score));
         changes.set(changes.get() + 1);
     }

@@ -1,6 +1,7 @@
 package org.yellowhearth.desk.practice;
 
 import java.util.List;
+import java.util.stream.Collectors;
 
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
@@ -64,7 +65,8 @@ public final class PracticePane extends VBox {
         Theme t = e.theme();
         String score = practice.times(t) == 0
                 ? Labels.of("practice.untried")
-                : Labels.of("practice.scores", practice.best(t), practice.last(t), practice.times(t));
+                : Labels.of("practice.scores", practice.best(t),
+                        practice.history(t).stream().map(String::valueOf).collect(Collectors.joining(", ")), practice.times(t));
         VBox text = new VBox(Page.text((graded.indexOf(e) + 1) + ".  " + model.words().word(t), "form-title"),
                 Page.text(model.words().word(e.plate().kind()) + "  ·  "
                         + Labels.of("practice.parts", e.parts().size(), e.minutes()), "quiet"));
