@@ -46,6 +46,7 @@ import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.FirstJob;
 import org.yellowhearth.desk.model.InTurn;
+import org.yellowhearth.desk.model.PracticeClock;
 import org.yellowhearth.desk.model.PracticeSession;
 import org.yellowhearth.desk.practice.FirstJobView;
 import org.yellowhearth.desk.practice.PracticeView;
@@ -230,8 +231,10 @@ public final class HearthApplication extends Application {
 
     /** An exercise, as the first job, has a window and a shop of its own, which go when it is closed. */
     private void practise(DeskModel desk, Exercise exercise, Appearance appearance, FileAsk files) {
-        apart(desk, appearance, files, Labels.of("practice.window", exercise.plate().name()), (trial, bench, shell, window) -> {
-            PracticeSession session = new PracticeSession(trial, bench, exercise);
+        PracticeClock clock = new PracticeClock(Clock.system(ZoneId.systemDefault()));
+        String title = Labels.of("practice.window", exercise.plate().name());
+        apart(desk, appearance, files, title, clock, (trial, bench, shell, window) -> {
+            PracticeSession session = new PracticeSession(trial, bench, exercise, clock::forward);
             session.debriefProperty()
                     .addListener((_, _, now) -> now.ifPresent(d -> desk.practice().scored(exercise.theme(), d.score())));
             return new PracticeView(session, shell);
@@ -239,7 +242,7 @@ public final class HearthApplication extends Application {
     }
 
     private void firstJob(DeskModel desk, Appearance appearance, FileAsk files) {
-        apart(desk, appearance, files, Labels.of("first.window"),
+        apart(desk, appearance, files, Labels.of("first.window"), Clock.system(ZoneId.systemDefault()),
                 (trial, _, shell, window) -> new FirstJobView(new FirstJob(trial), shell, window::close));
     }
 
@@ -248,12 +251,12 @@ public final class HearthApplication extends Application {
         Parent of(DeskModel trial, Shop bench, ShellView shell, Stage window);
     }
 
-    private void apart(DeskModel desk, Appearance appearance, FileAsk files, String title, Content content) {
+    private void apart(DeskModel desk, Appearance appearance, FileAsk files, String title, Clock clock, Content content) {
         try {
             Path folder = Files.createTempDirectory("hearth-practice");
             Shop bench = SqliteShop.open(folder, desk.knowledge());
             Executor turns = new InTurn(aside);
-            DeskModel trial = new DeskModel(bench, new PhotoStore(folder), desk.knowledge(), Clock.system(ZoneId.systemDefault()),
+            DeskModel trial = new DeskModel(bench, new PhotoStore(folder), desk.knowledge(), clock,
                     new Background(turns, aside, Platform::runLater));
             ShellView shell = new ShellView(new ShopView(appearance), trial, appearance, files, folder);
             Stage window = new Stage();

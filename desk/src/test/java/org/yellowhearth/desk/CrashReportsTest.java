@@ -77,7 +77,8 @@ public class CrashReportsTest {
             boolean field = whole.startsWith("stock.field.") && code.indexOf("Field." + last.toUpperCase(Locale.ROOT)) >= 0;
             boolean made = step || whence || field || named || doing || state || scheme || fate || whole.startsWith("stage.")
                     || whole.startsWith("sheet.key.")
-                    || whole.startsWith("sheet.bench.") || whole.startsWith("help.page.") || whole.startsWith("first.")
+                    || whole.startsWith("sheet.bench.") || whole.startsWith("help.page.") || whole.startsWith("practice.measure-")
+                    || whole.startsWith("first.")
                     || whole.startsWith("shop.guide.");
             assertThat(made || code.indexOf("\"" + whole + "\"") >= 0).as("label %s is used", whole).isTrue();
         }

@@ -2,6 +2,8 @@ package org.yellowhearth.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Optional;
 import javafx.scene.Parent;
 import javafx.scene.control.Label;
@@ -10,6 +12,7 @@ import javafx.scene.layout.Pane;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.part.Part;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.practice.ExerciseMaker;
 import org.yellowhearth.core.practice.Theme;
 import org.yellowhearth.desk.model.PracticeSession;
@@ -30,7 +33,8 @@ public class PracticeFlowTest extends Window {
         robot.interact(() -> {
             Parent shell = stage.getScene().getRoot();
             stage.getScene().setRoot(new Pane());
-            session = new PracticeSession(model, shop, new ExerciseMaker(Rooms.KNOWLEDGE).make(theme, 1));
+            session = new PracticeSession(model, shop, new ExerciseMaker(Rooms.KNOWLEDGE).make(theme, 1),
+                    clock::goOn);
             PracticeView view = new PracticeView(session, shell);
             appearance.applyTo(view);
             stage.getScene().setRoot(view);
@@ -65,6 +69,29 @@ public class PracticeFlowTest extends Window {
         click("measure-lcr");
         assertThat(session.debriefProperty().get()).isPresent();
         assertThat(robot.lookup("#practice-debrief").queryAll()).isNotEmpty();
+    }
+
+    /** What is asked stands there, what the mains side is set for is written down, time is let pass, and the debrief says what was not reached. */
+    @Test
+    public void aWrongSettingIsSeenAndMended() {
+        begin(Theme.WRONG_SETTING);
+        assertThat(robot.lookup(".practice-bar .quiet").queryAllAs(Label.class)).extracting(Label::getText)
+                .anySatisfy(t -> assertThat(t).startsWith("Asked: The voltage setting"));
+        robot.interact(() -> model.chosenProperty().set(PartRef.parse("V1")));
+        assertThat(robot.lookup("#measure-lcr").queryAll()).as("it says nothing of a valve").isEmpty();
+        click("measure-tester");
+        until(() -> !job().readingsOf(PartRef.parse("V1").orElseThrow()).isEmpty());
+        settle();
+        click("practice-read");
+        assertThat(said("notice")).contains("off");
+        click("practice-mains");
+        assertThat(said("notice")).contains("200 V");
+        Instant before = model.now().toInstant();
+        click("practice-wait");
+        assertThat(Duration.between(before, model.now().toInstant())).isGreaterThanOrEqualTo(Duration.ofMinutes(10));
+        click("practice-hand-in");
+        assertThat(robot.lookup("#debrief-asked .point-against").queryAllAs(Label.class)).extracting(Label::getText)
+                .contains("not reached");
     }
 
     @Test

@@ -19,25 +19,33 @@ public enum Ailment implements Coded {
     REVERSED,
     /** A lead or joint that corroded: it measures well while it is held. */
     CORRODED,
+    /** An electrolytic whose leakage stays, however long it is formed. */
+    HOPELESS,
     /** A resistor far from its marking. */
-    DRIFTED;
+    DRIFTED,
+    /** A valve that emits little. */
+    WEAK;
 
     /** What there is to be seen of it, for whoever looks. */
     public Optional<Look.Sign> shows() {
         return switch (this) {
             case REVERSED -> Optional.of(Look.Sign.REVERSED);
             case CORRODED -> Optional.of(Look.Sign.LEAD_CORRODED);
-            case SOUND, DRY, UNFORMED, LEAKY, SHORTED, OPEN, DRIFTED -> Optional.empty();
+            case SOUND, DRY, UNFORMED, HOPELESS, LEAKY, SHORTED, OPEN, DRIFTED, WEAK -> Optional.empty();
         };
     }
 
-    /** Whether a verdict does right by it. */
-    public boolean right(Verdict verdict) {
+    /**
+     * Whether a verdict does right by it.
+     *
+     * @param formed whether it came up at the bench
+     */
+    public boolean right(Verdict verdict, boolean formed) {
         return switch (this) {
             case SOUND -> verdict == Verdict.KEEP || verdict == Verdict.WATCH;
             case CORRODED -> verdict == Verdict.WATCH || verdict == Verdict.RENEW;
-            case UNFORMED -> verdict == Verdict.REFORM || verdict == Verdict.RENEW;
-            case DRY, LEAKY, SHORTED, OPEN, DRIFTED, REVERSED -> verdict == Verdict.RENEW;
+            case UNFORMED -> verdict == Verdict.REFORM || verdict == Verdict.RENEW || (formed && SOUND.right(verdict, true));
+            case DRY, HOPELESS, LEAKY, SHORTED, OPEN, DRIFTED, REVERSED, WEAK -> verdict == Verdict.RENEW;
         };
     }
 }

@@ -1,6 +1,7 @@
 package org.yellowhearth.core.practice;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,10 @@ import java.util.Random;
 import org.yellowhearth.core.assess.OwnLimits;
 import org.yellowhearth.core.census.CensusLine;
 import org.yellowhearth.core.census.Thousand;
+import org.yellowhearth.core.fact.Aspect;
+import org.yellowhearth.core.fact.Bench;
+import org.yellowhearth.core.fact.Budget;
+import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.LimitChange.Which;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.SetPlate;
@@ -24,6 +29,8 @@ import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.Resistor;
+import org.yellowhearth.core.part.Valve;
 
 /**
  * Makes practice sets: the same ones for the same theme and seed. What is sound lies well within the limits of its kind, and what is not well
@@ -35,6 +42,14 @@ public final class ExerciseMaker {
             Ailment.UNFORMED,
             Ailment.REVERSED, Ailment.CORRODED, Ailment.SHORTED, Ailment.OPEN);
 
+    private static final PartRef BLEEDER = PartRef.of("R1");
+    private static final double OPEN_TIMES = 500;
+    private static final double DRIFTED_TIMES = 2;
+    private static final double MAINS = 230;
+    private static final double HERTZ = 50;
+    /** What the voltage setting stands at where it is wrong. */
+    private static final double SETTING = 200;
+    private static final double RATE = 30;
     private static final double USUAL_DISSIPATION = 0.02;
     private static final double USUAL_SECONDS = 500;
     private static final String[] NAMES = {"Brackenshoal", "Withernape", "Oldmarrow", "Candlefleet", "Tidewick", "Harrowquay"};
@@ -59,32 +74,103 @@ public final class ExerciseMaker {
     /** One exercise. */
     public Exercise make(Theme theme, long seed) {
         Random random = new Random(seed * 1_000_003 + theme.name().hashCode());
-        CensusLine line = new CensusLine(knowledge.vocabulary(), Thousand.MEGOHM);
-        List<Part> parts = new ArrayList<>();
-        for (String typed : theme.lines()) {
-            parts.add(line.read(PartRef.of("C" + (parts.size() + 1)), Token.of(typed), typed, "").getFirst());
-        }
-        List<Part> bad = new ArrayList<>(parts.stream().filter(p -> fails((Capacitor) p)).toList());
-        java.util.Collections.shuffle(bad, random);
-        List<Part> faulty = bad.subList(0, Math.min(theme.faults(), bad.size()));
+        List<Part> parts = parts(theme);
+        List<Part> bad = new ArrayList<>(parts.stream().filter(this::fails).toList());
+        Collections.shuffle(bad, random);
+        Map<PartRef, Ailment> ailments = ailments(theme, parts, bad, random);
         Map<PartRef, Truth> truths = new HashMap<>();
-        int minutes = 0;
+        int minutes = theme.extraMinutes();
         for (Part p : parts) {
-            Capacitor c = (Capacitor) p;
-            Ailment ailment = faulty.contains(p) ? ailment(c, random) : Ailment.SOUND;
-            truths.put(p.ref(), truth(c, ailment, random));
-            minutes += Measuring.LCR.minutes() + (leaks(c) ? Measuring.LEAKAGE.minutes() : 0);
+            Ailment ailment = ailments.getOrDefault(p.ref(), Ailment.SOUND);
+            truths.put(p.ref(), theme == Theme.REVERSED_NEW && ailment == Ailment.REVERSED
+                    ? PracticeSupply.reversed((Capacitor) p)
+                    : truth(p, ailment, random));
+            minutes += minutes(theme, p);
         }
         SetPlate plate = SetPlate.named(NAMES[random.nextInt(NAMES.length)] + " " + (10 + random.nextInt(80))).with(d -> {
             d.kind = theme.kind();
             d.technology = theme.technology();
             d.made = OptionalInt.of(theme.year());
             d.place = "practice bench";
+            d.mains = Optional.of(new SetPlate.Mains(MAINS, HERTZ));
+            if (theme.supplied()) {
+                d.chassis = SetPlate.Chassis.ISOLATED;
+            }
         });
-        Rail rail = new Rail("practice-ht", "HT", theme.railVolts(), List.of(parts.getFirst().ref()), OptionalDouble.empty(), "",
-                Rail.Bleeder.NONE, OptionalDouble.empty());
+        Rail rail = rail(theme, parts);
         double charged = theme.charged() ? theme.railVolts() * (0.6 + 0.3 * random.nextDouble()) : 0;
-        return new Exercise(theme.code() + "-" + seed, theme, seed, plate, parts, truths, rail, charged, minutes);
+        OptionalDouble set = theme == Theme.WRONG_SETTING ? OptionalDouble.of(SETTING) : OptionalDouble.empty();
+        List<Aspect> aspects = new ArrayList<>(List.of(Budget.BLANK.with(b -> b.ratePerHour = RATE)));
+        List<Item> items = new ArrayList<>(List.of(rail));
+        if (theme.supplied()) {
+            aspects.add(new Bench(OptionalDouble.of(20), OptionalDouble.of(MAINS), OptionalDouble.of(HERTZ), true, true));
+            items.addAll(PracticeSupply.sections());
+        }
+        if (theme.supplied() && set.isEmpty()) {
+            aspects.add(PracticeSupply.entry(MAINS));
+        }
+        if (theme == Theme.REVERSED_NEW) {
+            items.addAll(PracticeSupply.fittedBefore((Capacitor) parts.getFirst()));
+        }
+        if (theme == Theme.FALSE_CHART) {
+            items.addAll(PracticeSupply.drawing(plate, parts, knowledge));
+        }
+        return new Exercise(theme.code() + "-" + seed, theme, seed, plate, parts, truths, rail, charged, set, minutes, aspects,
+                items);
+    }
+
+    /** The parts as they are typed, those without a reference as capacitors. */
+    private List<Part> parts(Theme theme) {
+        CensusLine line = new CensusLine(knowledge.vocabulary(), Thousand.MEGOHM);
+        List<Part> parts = new ArrayList<>();
+        for (String typed : theme.lines()) {
+            String first = typed.substring(0, typed.indexOf(' '));
+            boolean named = first.matches("[RV]\\d");
+            String rest = named ? typed.substring(first.length() + 1) : typed;
+            PartRef ref = PartRef.of(named ? first : "C" + (parts.size() + 1));
+            parts.add(line.read(ref, Token.of(rest), rest, "").getFirst());
+        }
+        return parts;
+    }
+
+    /** What is the matter with which part. */
+    private Map<PartRef, Ailment> ailments(Theme theme, List<Part> parts, List<Part> bad, Random random) {
+        Map<PartRef, Ailment> all = new HashMap<>();
+        switch (theme) {
+            case WEAK_RECTIFIER -> all.put(PracticeSupply.RECTIFIER, Ailment.WEAK);
+            case FALSE_CHART -> all.put(PracticeSupply.SCREEN, Ailment.DRIFTED);
+            case REVERSED_NEW -> all.put(parts.getFirst().ref(), Ailment.REVERSED);
+            case FORM_OR_RENEW -> {
+                all.put(bad.getFirst().ref(), Ailment.UNFORMED);
+                all.put(bad.get(1).ref(), Ailment.HOPELESS);
+            }
+            case CHOOSE_WISELY -> bad.subList(0, theme.faults())
+                    .forEach(p -> all.put(p.ref(), wet((Capacitor) p) ? Ailment.DRY : Ailment.LEAKY));
+            default -> {
+                bad.subList(0, Math.min(theme.faults(), bad.size()))
+                        .forEach(p -> all.put(p.ref(), ailment((Capacitor) p, random)));
+                if (theme == Theme.OPEN_BLEEDER) {
+                    all.put(BLEEDER, Ailment.DRIFTED);
+                }
+            }
+        }
+        return all;
+    }
+
+    private int minutes(Theme theme, Part p) {
+        return switch (p) {
+            case Capacitor c -> theme.measured() ? 0 : Measuring.LCR.minutes() + (fails(c) ? Measuring.LEAKAGE.minutes() : 0);
+            case Valve _ -> Measuring.TESTER.minutes();
+            default -> Measuring.OHMS.minutes();
+        };
+    }
+
+    private static Rail rail(Theme theme, List<Part> parts) {
+        Optional<Resistor> bleeder = parts.stream().filter(p -> p instanceof Resistor r && r.task() == Resistor.Task.BLEEDER)
+                .map(Resistor.class::cast).findFirst();
+        return new Rail("practice-ht", "HT", theme.railVolts(), List.of(parts.getFirst().ref()), OptionalDouble.empty(), "",
+                bleeder.isPresent() ? Rail.Bleeder.MARKED : Rail.Bleeder.NONE,
+                bleeder.map(b -> OptionalDouble.of(b.ohms())).orElse(OptionalDouble.empty()));
     }
 
     private CapacitorKind kind(Capacitor c) {
@@ -96,14 +182,26 @@ public final class ExerciseMaker {
     }
 
     /** Kinds that fail often enough to be taught with. */
-    private boolean fails(Capacitor c) {
+    private boolean fails(Part p) {
+        if (!(p instanceof Capacitor c)) {
+            return false;
+        }
         Family family = kind(c).family();
         return family == Family.ELECTROLYTIC || family == Family.PAPER || family == Family.TANTALUM;
     }
 
-    /** Kinds of which only a test at voltage tells all. */
-    private boolean leaks(Capacitor c) {
-        return fails(c);
+    private Truth truth(Part part, Ailment ailment, Random random) {
+        double near = 1 + 0.02 * (2 * random.nextDouble() - 1);
+        return switch (part) {
+            case Capacitor c -> truth(c, ailment, random);
+            case Resistor r -> new Truth(r.ref(), ailment, r.ohms() * (ailment == Ailment.SOUND
+                    ? near
+                    : r.task() == Resistor.Task.BLEEDER ? OPEN_TIMES : DRIFTED_TIMES + random.nextDouble()), 0,
+                    Double.POSITIVE_INFINITY);
+            default -> new Truth(part.ref(), ailment,
+                    (ailment == Ailment.SOUND ? 0.95 : 0.15 + 0.1 * random.nextDouble()) * near, 0,
+                    Double.POSITIVE_INFINITY);
+        };
     }
 
     private Ailment ailment(Capacitor c, Random random) {
@@ -130,13 +228,14 @@ public final class ExerciseMaker {
             case SOUND -> new Truth(c.ref(), ailment, farads * middle, sound, fine);
             case DRY ->
                 new Truth(c.ref(), ailment, farads * 0.4 * limits.map(l -> l.kept().renewBelow()).orElse(0.7), 3 * renew, fine);
-            case UNFORMED -> new Truth(c.ref(), ailment, farads * middle, sound, fine / 60);
+            case UNFORMED -> new Truth(c.ref(), ailment, farads * middle, sound, fine / Truth.THINNED);
+            case HOPELESS -> new Truth(c.ref(), ailment, farads * middle, sound, fine / Truth.HOPELESS);
             case REVERSED -> new Truth(c.ref(), ailment, farads * middle, sound, fine / 150);
             case CORRODED -> new Truth(c.ref(), ailment, farads * middle, sound, fine);
             case LEAKY -> new Truth(c.ref(), ailment, farads * middle, sound, fine / 200);
             case SHORTED -> new Truth(c.ref(), ailment, farads, sound, 4 + 20 * random.nextDouble());
             case OPEN -> new Truth(c.ref(), ailment, farads * 1e-4, sound, fine * 1e3);
-            case DRIFTED -> throw new IllegalArgumentException("a capacitor does not drift like a resistor");
+            case DRIFTED, WEAK -> throw new IllegalArgumentException("a capacitor is no resistor and no valve");
         };
     }
 
@@ -146,7 +245,7 @@ public final class ExerciseMaker {
         if (wet(c) || c.farads() >= MICRO) {
             double allowed = limits.flatMap(Limits::leakage).map(l -> l.amperes(c.farads(), c.ratedVolts().orElse(volts)))
                     .orElse(OptionalDouble.empty()).orElse(0.01 * c.farads() * volts);
-            return volts / (allowed / 5);
+            return volts / (allowed / Truth.SOUND_SHARE);
         }
         double seconds = value(limits, Which.WATCH_INSULATION).orElse(USUAL_SECONDS);
         return Math.max(5 * seconds / c.farads(), 1e9);

@@ -8,9 +8,11 @@ import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.Resistor;
+import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.reading.Conditions;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
+import org.yellowhearth.core.reading.Reading;
 
 /** What can be measured at the practice bench, what it shows of a part, and how long it takes. */
 public enum Measuring implements Coded {
@@ -18,7 +20,9 @@ public enum Measuring implements Coded {
     LCR(2),
     /** Leakage or insulation at the rated voltage, after five minutes. */
     LEAKAGE(6), //
-    OHMS(1);
+    OHMS(1),
+    /** Emission of a valve on a tester, in per cent of a new one. */
+    TESTER(3);
 
     private static final double NOISE = 0.003;
     private static final double MICRO = 1e-6;
@@ -31,6 +35,14 @@ public enum Measuring implements Coded {
         this.minutes = minutes;
     }
 
+    /** What a kept reading was taken by. */
+    static Measuring of(Reading r) {
+        if (r.figures().has(Figure.EMISSION)) {
+            return TESTER;
+        }
+        return r.conditions().testVolts().isPresent() ? LEAKAGE : r.conditions().frequencyHertz().isPresent() ? LCR : OHMS;
+    }
+
     /** Minutes it takes. */
     public int minutes() {
         return minutes;
@@ -38,7 +50,11 @@ public enum Measuring implements Coded {
 
     /** Whether it says anything of such a part. */
     public boolean fits(Part part) {
-        return this == OHMS ? part instanceof Resistor : part instanceof Capacitor;
+        return switch (this) {
+            case OHMS -> part instanceof Resistor;
+            case TESTER -> part instanceof Valve;
+            case LCR, LEAKAGE -> part instanceof Capacitor;
+        };
     }
 
     /** The conditions under which it is read. */
@@ -67,7 +83,7 @@ public enum Measuring implements Coded {
         if (part instanceof Capacitor c) {
             return Optional.of(this == LCR ? lcr(c, truth, noise) : leakage(c, truth, noise));
         }
-        return Optional.of(Figures.of(Figure.RESISTANCE, truth.value() * noise));
+        return Optional.of(Figures.of(this == TESTER ? Figure.EMISSION : Figure.RESISTANCE, truth.value() * noise));
     }
 
     /** A leak across it joins the loss as 1/(ωCR), and a meter that shows the series equivalent reads high by 1 + D². */

@@ -1,6 +1,8 @@
 package org.yellowhearth.core.practice;
 
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
 
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.message.Coded;
@@ -18,7 +20,26 @@ public enum Theme implements Coded {
     TANTALUM_GENERATOR(SetPlate.Kind.TEST_INSTRUMENT, SetPlate.Technology.TRANSISTOR, 1971, 18, false, 1), //
     WEAK_AMPLIFIER(SetPlate.Kind.AMPLIFIER, SetPlate.Technology.VALVE, 1957, 310, false, 3), //
     MANY_FAULTS(SetPlate.Kind.TELEVISION, SetPlate.Technology.VALVE, 1961, 215, true, 4), //
-    NOTHING_WRONG(SetPlate.Kind.TEST_INSTRUMENT, SetPlate.Technology.VALVE, 1963, 180, false, 0);
+    NOTHING_WRONG(SetPlate.Kind.TEST_INSTRUMENT, SetPlate.Technology.VALVE, 1963, 180, false, 0), //
+    /** Arrival: its voltage setting is not that of the mains. */
+    WRONG_SETTING(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1954, 320, false, 0), //
+    /** Safety: by the sum its bleeder has emptied it long ago. */
+    OPEN_BLEEDER(SetPlate.Kind.TRANSMITTER, SetPlate.Technology.VALVE, 1957, 420, true, 1), //
+    /** Trace: rails low, and every capacitor good. */
+    WEAK_RECTIFIER(SetPlate.Kind.AMPLIFIER, SetPlate.Technology.VALVE, 1956, 320, false, 0), //
+    /** Reform: two long stored electrolytics, of which one comes up. */
+    FORM_OR_RENEW(SetPlate.Kind.POWER_SUPPLY, SetPlate.Technology.VALVE, 1959, 300, false, 2), //
+    /** Renew: found bad already; what takes their places? */
+    CHOOSE_WISELY(SetPlate.Kind.AMPLIFIER, SetPlate.Technology.VALVE, 1953, 310, false, 3), //
+    /** Wake: all done, and not yet under power. */
+    FIRST_POWER(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1952, 320, false, 0), //
+    /** Wake: somebody else fitted the new reservoir. */
+    REVERSED_NEW(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1950, 320, false, 0), //
+    /** Prove: it plays, and one rail is not what the drawing says. */
+    FALSE_CHART(SetPlate.Kind.TELEVISION, SetPlate.Technology.VALVE, 1958, 320, false, 0);
+
+    private static final int FIRST_POWER_MINUTES = 25;
+    private static final int TRACE_MINUTES = 10;
 
     private final SetPlate.Kind kind;
     private final SetPlate.Technology technology;
@@ -61,6 +82,42 @@ public enum Theme implements Coded {
         return faults;
     }
 
+    /** What is asked beside right verdicts. */
+    public Set<Goal> goals() {
+        return switch (this) {
+            case WRONG_SETTING -> Set.of(Goal.SET_RIGHT);
+            case OPEN_BLEEDER -> Set.of(Goal.EMPTIED);
+            case FORM_OR_RENEW -> Set.of(Goal.FORMED);
+            case CHOOSE_WISELY -> Set.of(Goal.CHOSEN);
+            case FIRST_POWER, REVERSED_NEW -> Set.of(Goal.WOKEN);
+            case FALSE_CHART -> Set.of(Goal.CHARTED);
+            case HUMMING_RECEIVER, LEAKY_COUPLER, LONG_STORED_RECEIVER, CHARGED_TRANSMITTER, TRANSMITTER_BIAS, SHORT_RASTER,
+                    CHARGED_TELEVISION, DRIFTING_VOLTMETER, TANTALUM_GENERATOR, WEAK_AMPLIFIER, MANY_FAULTS, NOTHING_WRONG,
+                    WEAK_RECTIFIER ->
+                Set.of();
+        };
+    }
+
+    /** Whether somebody has measured every capacitor of it before it comes to the practice bench. */
+    boolean measured() {
+        return supplied() || this == FORM_OR_RENEW || this == CHOOSE_WISELY;
+    }
+
+    /** Whether its supply is drawn, so that rails can be worked out and read. */
+    boolean supplied() {
+        return this == WRONG_SETTING || this == WEAK_RECTIFIER || this == FIRST_POWER || this == REVERSED_NEW
+                || this == FALSE_CHART;
+    }
+
+    /** What it takes beside the readings of its parts, in minutes. */
+    int extraMinutes() {
+        return switch (this) {
+            case FIRST_POWER, REVERSED_NEW -> FIRST_POWER_MINUTES;
+            case WEAK_RECTIFIER, FALSE_CHART, FORM_OR_RENEW -> TRACE_MINUTES;
+            default -> 0;
+        };
+    }
+
     /** The parts as they would be typed. */
     List<String> lines() {
         return switch (this) {
@@ -69,6 +126,10 @@ public enum Theme implements Coded {
             case SHORT_RASTER, CHARGED_TELEVISION, MANY_FAULTS -> Sets.TELEVISION;
             case DRIFTING_VOLTMETER, NOTHING_WRONG -> Sets.INSTRUMENT;
             case TANTALUM_GENERATOR -> Sets.TRANSISTOR;
+            case OPEN_BLEEDER -> Sets.BLED;
+            case FORM_OR_RENEW -> Sets.STORED;
+            case CHOOSE_WISELY -> Sets.RENEWED;
+            case WRONG_SETTING, WEAK_RECTIFIER, FIRST_POWER, REVERSED_NEW, FALSE_CHART -> Sets.SUPPLIED;
         };
     }
 
@@ -94,6 +155,19 @@ public enum Theme implements Coded {
         static final List<String> TRANSISTOR = List.of("1000 MFD 25 V electrolytic reservoir sees 18 V",
                 "22 MFD 35 V solid tantalum smoothing sees 15 V", "10 MFD 25 V solid tantalum smoothing sees 12 V",
                 ".1 MFD 100 V polyester rf bypass sees 15 V", "10n ceramic rf bypass sees 12 V", "470 pF silver mica tuned");
+
+        static final List<String> BLED = Stream.concat(TRANSMITTER.stream(), Stream.of("R1 220k 10% 3W wirewound bleeder",
+                "R2 47k 10% 2W carbon screen feed")).toList();
+        static final List<String> STORED = List.of("32 MFD 450 V electrolytic reservoir sees 300 V",
+                "32 MFD 450 V electrolytic smoothing sees 290 V", "8 MFD 350 V electrolytic smoothing sees 150 V",
+                ".1 MFD 400 V polyester rf bypass sees 150 V");
+        static final List<String> RENEWED = List.of("32 MFD 450 V electrolytic reservoir sees 310 V",
+                ".05 MFD 400 V waxed paper grid coupling sees 120 V", ".01 MFD 1000 V waxed paper line to chassis",
+                "16 MFD 450 V electrolytic smoothing sees 290 V", "220 pF silver mica tuned");
+        static final List<String> SUPPLIED = List.of("16 MFD 450 V electrolytic reservoir sees 320 V",
+                "32 MFD 450 V electrolytic smoothing sees 265 V", "8 MFD 450 V electrolytic smoothing sees 200 V",
+                "25 MFD 25 V electrolytic cathode bypass sees 12 V", "R1 1k2 10% 5W wirewound dropper",
+                "R2 22k 10% 2W carbon screen feed", "V1 rectifier 5V 2A", "V2 output 6.3V 0.45A");
 
         private Sets() {
         }

@@ -10,10 +10,21 @@ import javafx.scene.text.TextAlignment;
 
 /** A table of figures: headings above, figures at the right of their columns, words at the left of the first. */
 public final class Grid extends GridPane {
+    private final boolean words;
     private int rows;
 
-    /** An empty table. */
+    /** An empty table of figures, which stand one below the other at their right. */
     public Grid(String id) {
+        this(id, false);
+    }
+
+    /** An empty table of words. */
+    public static Grid ofWords(String id) {
+        return new Grid(id, true);
+    }
+
+    private Grid(String id, boolean words) {
+        this.words = words;
         setId(id);
         getStyleClass().add("ramp-table");
     }
@@ -44,8 +55,9 @@ public final class Grid extends GridPane {
     private void put(Label l, int column) {
         l.setWrapText(false);
         l.setMinWidth(USE_PREF_SIZE);
-        l.setTextAlignment(column == 0 ? TextAlignment.LEFT : TextAlignment.RIGHT);
-        setHalignment(l, column == 0 ? HPos.LEFT : HPos.RIGHT);
+        boolean left = words || column == 0;
+        l.setTextAlignment(left ? TextAlignment.LEFT : TextAlignment.RIGHT);
+        setHalignment(l, left ? HPos.LEFT : HPos.RIGHT);
         add(l, column, rows);
     }
 }

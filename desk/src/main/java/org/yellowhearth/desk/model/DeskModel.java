@@ -239,7 +239,12 @@ public final class DeskModel {
 
     /** Tells of trouble once every edit asked for is done, so that no later edit wipes it away. */
     void tellLast(String trouble) {
-        inTurn(() -> tell(trouble, true));
+        tellLast(trouble, true);
+    }
+
+    /** Tells something once every edit asked for is done. */
+    void tellLast(String text, boolean trouble) {
+        inTurn(() -> tell(text, trouble));
     }
 
     /** Lets the hearth go on to the present moment. */

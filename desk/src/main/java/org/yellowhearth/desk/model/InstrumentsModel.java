@@ -2,9 +2,11 @@ package org.yellowhearth.desk.model;
 
 import java.time.Duration;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Supplier;
 
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.PartRef;
@@ -14,6 +16,7 @@ import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Mode;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.instruments.bench.Parts;
 import org.yellowhearth.instruments.bench.StandInBench;
 import org.yellowhearth.instruments.link.LcrBench;
 import org.yellowhearth.instruments.link.LinkAddress;
@@ -29,6 +32,8 @@ public final class InstrumentsModel {
     private final DeskModel model;
     private final InstrumentLine<LcrBench> lcr;
     private Optional<StandInBench> standIns = Optional.empty();
+    private Optional<Supplier<Parts>> laid = Optional.empty();
+    private List<PartRef> lying = List.of();
     private OptionalDouble uncertainty = OptionalDouble.empty();
 
     InstrumentsModel(DeskModel model) {
@@ -46,10 +51,27 @@ public final class InstrumentsModel {
     /** The simulated bench inside the program; its parts stay as they are until it is asked for at another speed. */
     StandInBench standIns(double speed) {
         if (standIns.isEmpty()) {
-            standIns = Optional.of(StandInBench.usual(() -> model.now().toInstant(), SEED));
+            standIns = Optional.of(laid.map(p -> new StandInBench(() -> model.now().toInstant(), SEED, p.get()))
+                    .orElseGet(() -> StandInBench.usual(() -> model.now().toInstant(), SEED)));
         }
         standIns.get().clock().runAt(speed);
         return standIns.get();
+    }
+
+    /** For practice: these lie on the stand-in bench whenever it is taken anew, one part of the census on each of the first channels. */
+    void lay(Supplier<Parts> parts, List<PartRef> channels) {
+        laid = Optional.of(parts);
+        lying = List.copyOf(channels);
+    }
+
+    /** What lies on the channels of the stand-in bench by itself. */
+    List<PartRef> lying() {
+        return lying;
+    }
+
+    private int channel(PartRef ref) {
+        int at = lying.indexOf(ref);
+        return at >= 0 ? at + 1 : model.reform().lane(ref).flatMap(ReformModel.Lane::channel).orElse(UNKNOWN_PART);
     }
 
     /** A bench with fresh parts. */
@@ -92,7 +114,11 @@ public final class InstrumentsModel {
             model.tell(Labels.of("instruments.none"), true);
             return;
         }
-        int clipped = model.reform().lane(ref).flatMap(ReformModel.Lane::channel).orElse(UNKNOWN_PART);
+        if (laid.isPresent() && standIns.isPresent() && !lying.contains(ref)) {
+            model.tell(Labels.of("practice.not-lying", ref), false);
+            return;
+        }
+        int clipped = channel(ref);
         lcr.ask(bench -> {
             bench.clip(clipped);
             return new Taken(bench.read(hertz), bench.name());

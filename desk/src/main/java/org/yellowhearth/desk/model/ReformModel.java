@@ -245,6 +245,8 @@ public final class ReformModel {
     public void connectStandIn(double speed) {
         StandInBench bench = model.instruments().freshStandIns(speed);
         disconnect();
+        List<PartRef> lying = model.instruments().lying();
+        lying.forEach(ref -> hang(ref, Optional.of(lying.indexOf(ref) + 1)));
         line.connect(Labels.of("instruments.stand-in"), () -> new LocalLink(bench.leakageMeter()));
     }
 

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.DoubleSupplier;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 
@@ -44,6 +45,7 @@ public final class WakeLines {
     private final ReadOnlyObjectWrapper<Map<Clip, Double>> live = new ReadOnlyObjectWrapper<>(Map.of());
     private Optional<StandInBench> standIn = Optional.empty();
     private UnaryOperator<Supply> hidden = s -> s;
+    private DoubleSupplier overheated = () -> 1;
     private boolean asking;
     private Instant written = Instant.MIN;
     private String meterName = "";
@@ -98,7 +100,13 @@ public final class WakeLines {
 
     /** For the practice of faults: the stand-in set has this wrong. */
     public void hide(UnaryOperator<Supply> fault) {
+        hide(fault, () -> 1);
+    }
+
+    /** The same with heaters that get so many times their voltage. */
+    void hide(UnaryOperator<Supply> fault, DoubleSupplier heaters) {
         hidden = fault;
+        overheated = heaters;
     }
 
     /** Takes a stand-in set of the plan, each of its parts off by its tolerance, on a stand-in transformer and multimeter. */
@@ -123,7 +131,8 @@ public final class WakeLines {
                 ? plan.band(plan.steps().size() - 1, Clip.HEATERS).expected() / plan.steps().getLast().heaters()
                 : USUAL_HEATERS;
         StandInBench bench = new StandInBench(() -> model.now().toInstant(), SEED,
-                new SimulatedSet(hidden.apply(made), RampPlanner.loads(plan, bare), points(plan), heaters));
+                new SimulatedSet(hidden.apply(made), RampPlanner.loads(plan, bare), points(plan),
+                        heaters * overheated.getAsDouble()));
         bench.clock().runAt(speed);
         standIn = Optional.of(bench);
         source.connect(Labels.of("instruments.stand-in"), () -> new LocalLink(bench.mainsBench()));

@@ -69,7 +69,8 @@ public final class PracticePane extends VBox {
                         practice.history(t).stream().map(String::valueOf).collect(Collectors.joining(", ")), practice.times(t));
         VBox text = new VBox(Page.text((graded.indexOf(e) + 1) + ".  " + model.words().word(t), "form-title"),
                 Page.text(model.words().word(e.plate().kind()) + "  ·  "
-                        + Labels.of("practice.parts", e.parts().size(), e.minutes()), "quiet"));
+                        + Labels.of("practice.parts", e.parts().size(), e.minutes()), "quiet"),
+                Page.text(PracticeView.asked(e, model.words()), "quiet"));
         Node row = Page.row(text, Page.text(score, "strong-note"),
                 Page.button("practice.begin", "begin-" + t.code(), () -> practice.begin(t, e.seed())));
         row.getStyleClass().add("renew-card");

@@ -2,11 +2,10 @@ package org.yellowhearth.records.practice;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.yellowhearth.records.practice.GoodHand.EXAMINER;
+import static org.yellowhearth.records.practice.GoodHand.KNOWLEDGE;
+import static org.yellowhearth.records.practice.GoodHand.NOW;
 
-import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZoneOffset;
-import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -16,7 +15,6 @@ import java.util.Random;
 import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Overrule;
@@ -25,7 +23,6 @@ import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
@@ -45,49 +42,25 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.trace.SupplySurroundings;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
 
 /** Exercises: made by a seed, solved along a good path with a high score, and caught on bad ones. */
 public class PracticeTest {
-    private static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
-    private static final Assessor ASSESSOR = new Assessor(KNOWLEDGE, SupplySurroundings.by(KNOWLEDGE));
     private static final ExerciseMaker MAKER = new ExerciseMaker(KNOWLEDGE);
-    private static final ZonedDateTime NOW = Instant.parse("2026-05-05T12:00:00Z").atZone(ZoneOffset.UTC);
-    private static final LocalDate TODAY = LocalDate.of(2026, 5, 5);
 
     private static Job with(Job job, Edit edit) {
         return job.after(new Entry(job.journal().size(), NOW.plusMinutes(job.journal().size()), new Act.Did(edit)));
     }
 
-    private static Job measured(Exercise e, Job job, PartRef ref, Measuring how, Random random) {
-        Part part = job.part(ref).orElseThrow();
-        Optional<Figures> shown = how.read(part, e.truth(ref), random);
-        return shown.map(f -> with(job, new Edit.ReadingKept(new Reading("r" + job.journal().size(), ref,
-                NOW.plusMinutes(job.journal().size()).toInstant(), f, how.conditions(part), "")))).orElse(job);
+    private static Job measured(Exercise e, Job job, PartRef ref, Measuring how) {
+        return new GoodHand(e, job).measure(ref, how).job();
     }
 
-    /** What a careful hand does: capacitance of all, and leakage at voltage of what dries, leaks or thins, unless it is plainly shorted. */
     private static Job careful(Exercise e) {
-        Random random = new Random(3);
-        Job job = e.job(NOW);
-        for (Part p : e.parts()) {
-            Optional<Look.Sign> seen = e.truth(p.ref()).ailment().shows();
-            if (seen.isPresent()) {
-                job = with(job, new Edit.ItemChanged(Optional.empty(), Optional.of(Look.of(p.ref(), seen.get(), ""))));
-            }
-            job = measured(e, job, p.ref(), Measuring.LCR, random);
-            boolean shorted = job.readingsOf(p.ref()).getFirst().figures().has(Figure.CALLED_RESISTOR);
-            String kind = ((Capacitor) p).kind();
-            if (!shorted && (kind.startsWith("paper") || kind.startsWith("electrolytic") || kind.startsWith("tantalum"))) {
-                job = measured(e, job, p.ref(), Measuring.LEAKAGE, random);
-            }
-        }
-        return job;
+        return new GoodHand(e).measured().job();
     }
 
     private static Debrief debrief(Exercise e, Job job) {
-        return Debrief.of(e, job, ASSESSOR, TODAY, Optional.empty(), 0);
+        return EXAMINER.debrief(e, job, NOW, Optional.empty(), 0);
     }
 
     @DataProvider
@@ -107,9 +80,11 @@ public class PracticeTest {
         Exercise e = MAKER.make(theme, seed);
         assertThat(e.faults()).hasSizeLessThanOrEqualTo(4);
         assertThat(MAKER.make(theme, seed)).isEqualTo(e);
-        Debrief d = debrief(e, careful(e));
+        Debrief d = new GoodHand(e).measured().asked().debrief();
+        assertThat(d.asked()).hasSameSizeAs(theme.goals()).allMatch(Debrief.Asked::reached);
+        assertThat(d.substitutes()).allMatch(x -> x.refused().isEmpty());
         assertThat(d.lines()).filteredOn(l -> l.mark() == Mark.MISSED || l.mark() == Mark.NEEDLESS).isEmpty();
-        assertThat(d.score()).as("%s", d.lines()).isGreaterThanOrEqualTo(90);
+        assertThat(d.score()).as("%s %s", d.lines(), d.remarks()).isGreaterThanOrEqualTo(90);
     }
 
     /** Whoever only measures takes a part that was once reversed for one that may come up again, and a corroded lead for a sound part. */
@@ -139,7 +114,9 @@ public class PracticeTest {
     }
 
     private static Job fitted(Job job, PartRef part) {
-        return with(job, new Edit.ItemChanged(Optional.empty(), Optional.of(Fitting.of(part).with(f -> f.fitted = true))));
+        Fitting before = job.of(part, Fitting.class).stream().findFirst().orElse(Fitting.of(part)).with(f -> f.fitted = false);
+        GoodHand hand = new GoodHand(MAKER.make(Theme.NOTHING_WRONG, 1), job);
+        return hand.put(before).put(before.with(f -> f.fitted = true)).job();
     }
 
     /** What is left in and breaks at once is common practice: a short burns the supply, a thin oxide boils, a leak into a grid overruns its valve. */
@@ -147,11 +124,11 @@ public class PracticeTest {
     public void fullPowerForgivesOnlyWhatIsHarmlessOrRenewed(Theme theme, long seed) {
         Exercise e = MAKER.make(theme, seed);
         Job job = e.job(NOW);
-        Optional<Message> wreck = FullPower.wrecks(e, job);
+        Optional<Message> wreck = FullPower.wrecks(e, job, KNOWLEDGE).map(FullPower.Wreck::why);
         boolean shortOnRail = e.faults().stream()
                 .anyMatch(t -> t.ailment() == Ailment.SHORTED && e.rail().parts().contains(t.part()));
-        boolean harmless = e.faults().stream()
-                .allMatch(t -> Set.of(Ailment.DRY, Ailment.OPEN, Ailment.DRIFTED).contains(t.ailment()));
+        boolean harmless = theme != Theme.WRONG_SETTING && e.faults().stream()
+                .allMatch(t -> Set.of(Ailment.DRY, Ailment.OPEN, Ailment.DRIFTED, Ailment.WEAK).contains(t.ailment()));
         if (shortOnRail) {
             assertThat(wreck).get().extracting(Message::key).isEqualTo(PracticeWords.BURNT);
         }
@@ -161,7 +138,8 @@ public class PracticeTest {
         for (Truth t : e.faults()) {
             job = fitted(job, t.part());
         }
-        assertThat(FullPower.wrecks(e, job)).as("with new parts in").isEmpty();
+        assertThat(FullPower.wrecks(e, job, KNOWLEDGE).stream()).as("with new parts in")
+                .allMatch(w -> w.why().key() == PracticeWords.OVERVOLTED && theme == Theme.WRONG_SETTING);
     }
 
     @Test
@@ -170,7 +148,7 @@ public class PracticeTest {
         for (Theme t : Theme.values()) {
             for (long seed = 1; seed <= 30; seed++) {
                 Exercise e = MAKER.make(t, seed);
-                FullPower.wrecks(e, e.job(NOW)).ifPresent(m -> seen.add(m.key()));
+                FullPower.wrecks(e, e.job(NOW), KNOWLEDGE).ifPresent(m -> seen.add(m.why().key()));
             }
         }
         assertThat(seen).contains(PracticeWords.BURNT, PracticeWords.BURST, PracticeWords.OVERRUN);
@@ -200,7 +178,7 @@ public class PracticeTest {
                 .containsExactly(Mark.MISSED);
         assertThat(debrief(e, kept).score()).isLessThanOrEqualTo(good - 20);
         // Read again it tells nothing new; a gate passed with a reason is a risk; a hint costs; touching ends it.
-        Job twice = measured(e, careful, e.parts().getFirst().ref(), Measuring.LCR, new Random(3));
+        Job twice = measured(e, careful, e.parts().getFirst().ref(), Measuring.LCR);
         assertThat(debrief(e, twice).remarks()).extracting(m -> m.key()).contains(PracticeWords.TOLD_NOTHING);
         assertThat(debrief(e, twice).score()).as("it told nothing, and took longer than a good hand needs")
                 .isEqualTo(good - 2 - 5);
@@ -215,7 +193,7 @@ public class PracticeTest {
         assertThat(debrief(e, careful).remarks()).extracting(m -> m.key()).contains(PracticeWords.SAFE);
         assertThat(debrief(e, risky).remarks()).extracting(m -> m.key()).contains(PracticeWords.RISK)
                 .doesNotContain(PracticeWords.SAFE);
-        assertThat(Debrief.of(e, careful, ASSESSOR, TODAY, Optional.empty(), 2).score()).isEqualTo(good - 12);
+        assertThat(EXAMINER.debrief(e, careful, NOW, Optional.empty(), 2).score()).isEqualTo(good - 12);
         // Discharged first, the same answer is no risk: five time constants and more of 16 µF through 10 kΩ lie between.
         Job drained = with(with(careful, new Edit.ClipPut("practice-ht", 10_000)), new Edit.ClipTaken("practice-ht"));
         Job honest = with(drained, new Edit.Answered(Edit.Question.READ_WHILE_BANKED, OptionalDouble.of(5), "less than 1 V"));
@@ -228,7 +206,7 @@ public class PracticeTest {
         assertThat(PracticeRail.volts(e, drained, NOW.plusMinutes(999).toInstant())).as("off again, it stays")
                 .isCloseTo(e.charged() * Math.exp(-seconds / (10_000 * 16e-6)), within(1e-9));
         assertThat(PracticeRail.volts(e, drained, NOW.toInstant())).as("before the clip").isEqualTo(e.charged());
-        Debrief touched = Debrief.of(e, careful, ASSESSOR, TODAY,
+        Debrief touched = EXAMINER.debrief(e, careful, NOW,
                 Optional.of(Message.of(PracticeWords.TOUCHED, Quantity.volts(400))), 0);
         assertThat(touched.score()).isZero();
         assertThat(touched.ended()).isTrue();

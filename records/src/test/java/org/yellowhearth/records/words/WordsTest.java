@@ -110,6 +110,7 @@ import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.part.Winding;
 import org.yellowhearth.core.practice.Ailment;
 import org.yellowhearth.core.practice.Debrief;
+import org.yellowhearth.core.practice.Goal;
 import org.yellowhearth.core.practice.Measuring;
 import org.yellowhearth.core.practice.PracticeWords;
 import org.yellowhearth.core.practice.Theme;
@@ -185,7 +186,7 @@ public class WordsTest {
                 Later.values(), ClockWatch.Jump.values(), Adjustment.Adjusted.values(), Adjusting.AdjustState.values(),
                 HeadroomCheck.HeadroomState.values(), ProofFigure.Measurand.values(),
                 FaultTrail.Outcome.values(), Cause.Standing.values(), WorkDone.Work.values(), JobTallies.Heat.values(),
-                Theme.values(), Ailment.values(), Debrief.Mark.values(), Measuring.values(),
+                Theme.values(), Goal.values(), Ailment.values(), Debrief.Mark.values(), Measuring.values(),
                 Caution.Level.values(), Policy.WhenToRenew.values(),
                 Policy.VoltageRating.values(), Policy.CapacitanceChoice.values(), Policy.OldElectrolytics.values(),
                 Policy.Appearance.values(), Policy.Tantalum.values(), Policy.Rectifiers.values(), Policy.Paper.values(),
