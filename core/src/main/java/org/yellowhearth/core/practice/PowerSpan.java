@@ -28,7 +28,6 @@ public record PowerSpan(double share, OptionalDouble lampWatts, Instant from, Op
                         : span.map(s -> s.ended(h.at()));
                 case Waking.RampBegun(String plan) -> step(job, plan, 0, h.at());
                 case Waking.RampStepped(String plan, int step) -> step(job, plan, step, h.at());
-                case Waking.RampStopped _ -> span.map(s -> s.ended(h.at()));
                 default -> span;
             };
         }

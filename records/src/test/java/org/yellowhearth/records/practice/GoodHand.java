@@ -156,7 +156,10 @@ final class GoodHand {
 
     /** Takes out what somebody fitted the wrong way round, and fits it again. */
     GoodHand refit() {
-        job.items(Fitting.class).forEach(f -> put(f.with(d -> d.fitted = false)).put(f.with(d -> {
+        job.items(Fitting.class).forEach(f -> put(f.with(d -> {
+            d.checked = false;
+            d.fitted = false;
+        })).put(f.with(d -> {
             d.fitted = true;
             d.checked = true;
         })));

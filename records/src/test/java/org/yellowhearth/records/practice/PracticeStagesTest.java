@@ -13,6 +13,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.RampPlan.Clip;
@@ -27,6 +28,7 @@ import org.yellowhearth.core.practice.ExerciseMaker;
 import org.yellowhearth.core.practice.FullPower;
 import org.yellowhearth.core.practice.Goal;
 import org.yellowhearth.core.practice.Measuring;
+import org.yellowhearth.core.practice.PowerSpan;
 import org.yellowhearth.core.practice.PracticeRail;
 import org.yellowhearth.core.practice.PracticeWords;
 import org.yellowhearth.core.practice.Spent;
@@ -86,8 +88,24 @@ public class PracticeStagesTest {
         double left = PracticeRail.volts(e, e.job(NOW), NOW.plusNanos((long) (seconds * 1e9)).toInstant());
         assertThat(left).isCloseTo(e.charged() * Math.exp(-seconds / truly), within(1e-3)).isGreaterThan(200);
         GoodHand h = new GoodHand(e).measured();
+        assertThat(left(h, 0)).isPositive();
+        h.did(new Edit.PowerSwitched(Edit.Power.LIT));
+        assertThat(left(h, 300)).as("under power").isEqualTo(e.rail().volts());
+        h.did(new Edit.PowerSwitched(Edit.Power.OFF));
+        assertThat(left(h, 300)).isCloseTo(e.rail().volts() * Math.exp(-300 / truly), within(1e-6));
+        double clip = 50e6;
+        double before = left(h, 60);
+        h.did(new Edit.ClipPut("practice-ht", clip));
+        double together = 1 / (1 / (clip * 16e-6) + 1 / truly);
+        assertThat(left(h, 600)).isCloseTo(before * Math.exp(-600 / together), within(1e-6));
+        h.did(new Edit.ClipTaken("practice-ht"));
         assertThat(h.debrief().asked()).containsExactly(new Debrief.Asked(Goal.EMPTIED, false));
         assertThat(h.asked().debrief().asked()).containsExactly(new Debrief.Asked(Goal.EMPTIED, true));
+    }
+
+    /** So many seconds after the last entry of the journal. */
+    private static double left(GoodHand h, long seconds) {
+        return PracticeRail.volts(h.exercise, h.job(), h.job().journal().getLast().at().plusSeconds(seconds).toInstant());
     }
 
     /** A rectifier that emits a fifth lowers every rail alike, and Trace names it among the first from three rails alone. */
@@ -158,7 +176,13 @@ public class PracticeStagesTest {
             assertThat(stopped).isEqualTo(plan.steps().size());
         } else {
             assertThat(stopped).isLessThan(plan.steps().size() - 1);
+            assertThat(Spent.of(h.exercise, h.job(), STOCK)).as("what somebody else fitted").isEqualTo(new Spent(0, 0, 0));
+            h.job().items(Fitting.class).forEach(f -> h.put(f.with(d -> d.checked = true)));
             h.ramp(plan, stopped);
+            PowerSpan span = FullPower.last(h.job()).orElseThrow();
+            assertThat(span.share()).as("a tick cures nothing, and the lamp is on").isEqualTo(plan.steps().get(stopped).share());
+            assertThat(span.lampWatts()).hasValue(100);
+            assertThat(span.to()).isPresent();
             assertThat(FullPower.wrecks(h.exercise, h.job(), KNOWLEDGE, FullPower.last(h.job()).orElseThrow()).stream())
                     .allMatch(w -> w.afterSeconds() > 15);
             assertThat(FullPower.wrecks(h.exercise, h.job(), KNOWLEDGE)).get().extracting(w -> w.why().key())
