@@ -24,6 +24,7 @@ public final class Columns extends HBox {
             HBox.setHgrow(n, Priority.ALWAYS);
             ((Region) n).setPrefWidth(100);
             ((Region) n).setMinWidth(0);
+            ((Region) n).setMaxWidth(Double.MAX_VALUE);
         });
         getChildren().setAll(nodes);
     }

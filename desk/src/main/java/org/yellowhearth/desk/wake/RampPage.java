@@ -92,6 +92,8 @@ final class RampPage extends Page {
         working.managedProperty().bind(working.visibleProperty());
         working.visibleProperty().bind(wake.progressProperty().greaterThanOrEqualTo(0));
         bar.progressProperty().bind(wake.progressProperty());
+        // Where nothing came of it, nothing else says that it is over.
+        working.visibleProperty().addListener((_, _, _) -> state(wake.basisProperty().get()));
         stairs.setMinHeight(210);
         stairs.setPrefHeight(250);
         labelled(looked, "ramp-looked", "wake.looked");

@@ -29,6 +29,7 @@ final class ReadyPage extends Page {
     ReadyPage(DeskModel model) {
         super(model);
         gate.setId("ready-gate");
+        gate.managedProperty().bind(gate.textProperty().isNotEmpty());
         add(text(Labels.of("wake.care"), "caution", "caution-danger"), gate, list);
         model.hearthProperty().addListener((_, was, is) -> {
             if (getScene() != null && model.openProperty().get().isPresent() && was.state() != is.state()) {
