@@ -2,11 +2,11 @@ package org.yellowhearth.desk.parts;
 
 import java.util.List;
 import java.util.Optional;
-
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -81,6 +81,8 @@ public abstract class PartLanes<T> extends ListView<T> {
         private final Label marking = new Label();
         private final Label state = new Label();
         private final Label line = new Label();
+        /** What a narrow list cuts off. */
+        private final Tooltip whole = new Tooltip();
         private final VBox box;
         private final String id;
 
@@ -113,6 +115,7 @@ public abstract class PartLanes<T> extends ListView<T> {
             if (empty || item == null) {
                 setGraphic(null);
                 setAccessibleText(null);
+                setTooltip(null);
                 return;
             }
             Shown s = shown(item);
@@ -123,6 +126,8 @@ public abstract class PartLanes<T> extends ListView<T> {
             line.setText(s.line);
             box.setId(id + "-" + ref(item));
             setAccessibleText(ref(item) + ", " + s.state + ", " + s.line);
+            whole.setText(s.marking + "\n" + s.line);
+            setTooltip(whole);
             setGraphic(box);
         }
     }
