@@ -127,6 +127,7 @@ public final class HearthApplication extends Application {
         view.focus();
         // What comes before the first picture is kept short.
         Platform.runLater(() -> {
+            view.complete();
             stage.getIcons().add(new Image(HearthApplication.class.getResourceAsStream("icon.png")));
             Appearance.loadFigures();
             open();

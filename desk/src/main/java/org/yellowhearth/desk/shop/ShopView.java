@@ -59,13 +59,34 @@ public final class ShopView extends BorderPane {
     private Optional<DeskModel> model = Optional.empty();
     private Optional<PageTabs> tabs = Optional.empty();
 
-    /** The shop before it is open. */
+    private final Appearance appearance;
+    private final HBox head = new HBox();
+    private final HBox arrival = new HBox(name);
+
+    /** The shop before it is open, with no more than takes a name: whatever else stands in the first picture makes one wait for it. */
     public ShopView(Appearance appearance) {
+        this.appearance = appearance;
         getStyleClass().add("shop");
+        head.getStyleClass().add("shop-head");
+        name.setId("arrival-name");
+        name.setPromptText(Labels.of("shop.arrive.prompt"));
+        name.setAccessibleText(Labels.of("shop.arrive"));
+        name.setOnAction(_ -> arrive());
+        HBox.setHgrow(name, Priority.ALWAYS);
+        arrival.getStyleClass().add("shop-arrival");
+        setTop(new VBox(head, arrival, notice));
+    }
+
+    /** Everything else around the pages; to be called after the first picture, and again without harm. */
+    public void complete() {
+        if (getCenter() != null) {
+            return;
+        }
         notice.getStyleClass().add("notice");
         notice.setId("shop-notice");
         notice.setWrapText(true);
-        setTop(new VBox(head(appearance), arrivalRow(), notice));
+        fillHead();
+        fillArrival();
         place.getChildren().add(Page.text(Labels.of("shop.opening"), "empty-state"));
         setCenter(place);
         Label caution = new Label(Labels.of("shop.caution"));
@@ -76,6 +97,7 @@ public final class ShopView extends BorderPane {
 
     /** The shop is open: its shelf and the other pages can be seen. */
     public void open(DeskModel now, FileAsk files, Runnable showSheet) {
+        complete();
         model = Optional.of(now);
         keys.setOnAction(_ -> showSheet.run());
         keys.setDisable(false);
@@ -175,7 +197,7 @@ public final class ShopView extends BorderPane {
         return button;
     }
 
-    private HBox head(Appearance appearance) {
+    private void fillHead() {
         HearthDrawing drawing = new HearthDrawing();
         drawing.show(HearthState.LIT);
         Label title = new Label(Labels.of("app.name"));
@@ -185,23 +207,16 @@ public final class ShopView extends BorderPane {
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         keys.setDisable(true);
-        HBox head = new HBox(drawing, new VBox(title, claim), gap,
+        head.getChildren().addAll(drawing, new VBox(title, claim), gap,
                 plateButton("look.smaller", "smaller", () -> appearance.resize(-1)),
                 plateButton("look.larger", "larger", () -> appearance.resize(1)),
                 plateButton("look.night", "night", () -> appearance.nightProperty().set(!appearance.nightProperty().get())),
                 keys);
-        head.getStyleClass().add("shop-head");
-        return head;
     }
 
-    private HBox arrivalRow() {
-        name.setId("arrival-name");
-        name.setPromptText(Labels.of("shop.arrive.prompt"));
-        name.setAccessibleText(Labels.of("shop.arrive"));
-        HBox.setHgrow(name, Priority.ALWAYS);
+    private void fillArrival() {
         arrive.setId("arrive");
         arrive.getStyleClass().add("keep-button");
-        name.setOnAction(_ -> arrive());
         arrive.setOnAction(_ -> arrive());
         bring.setId("bring-in");
         first.setId("first-job");
@@ -209,9 +224,7 @@ public final class ShopView extends BorderPane {
         bring.setDisable(true);
         arrive.setMinWidth(Region.USE_PREF_SIZE);
         bring.setMinWidth(Region.USE_PREF_SIZE);
-        HBox row = new HBox(name, arrive, bring);
-        row.getStyleClass().add("shop-arrival");
-        return row;
+        arrival.getChildren().addAll(arrive, bring);
     }
 
     private void arrive() {
