@@ -26,6 +26,7 @@ public final class HelpBook {
         all.addAll(Markdown.articles("bench-line.md", Chapter.LINE));
         all.addAll(Glossary.read());
         all.addAll(Markdown.articles("method.md", Chapter.METHOD));
+        all.addAll(new WorkedExamples(knowledge, words).articles());
         all.addAll(new MethodTables(knowledge, words).articles());
         return new HelpBook(all);
     }

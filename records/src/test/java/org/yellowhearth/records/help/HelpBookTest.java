@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.SetPlate.Dialect;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Knowledge;
@@ -59,6 +60,21 @@ public class HelpBookTest {
         assertThat(HelpBook.of(other, words).find("held at the bench of the lightship")).extracting(Article::title)
                 .containsExactly("Sources");
         assertThat(book.find("held at the bench of the lightship")).isEmpty();
+    }
+
+    /**
+     * What the rules work out stands there with its numbers, and the numbers are those of the textbook: a share of the marking, the loss that
+     * belongs to an ESR, D = 2πfCR, and twice the rail for solid tantalum (common practice).
+     */
+    @Test
+    public void theFormulasOfTheVerdictsStandThereWithNumbers() {
+        String all = book.find("worked example").stream().map(Article::text).collect(java.util.stream.Collectors.joining("\n"));
+        assertThat(book.find("worked example")).hasSizeGreaterThanOrEqualTo(6);
+        assertThat(all).contains("9.1 µf / 8 µf = 114 %").contains("2 · 15 v = 30 v");
+        double esrOfTheLoss = 0.2 / (2 * Math.PI * 100 * 16e-6);
+        assertThat(esrOfTheLoss).isBetween(19.85, 19.95);
+        assertThat(all).as("the ESR that a loss of 0.2 at 16 µF makes").contains("= 19.9 ω");
+        assertThat(all).contains(words.word(Verdict.RENEW).toLowerCase(Locale.ROOT)).contains("47 kω");
     }
 
     private java.util.Map<String, Source> with(Set<Source> more) {
