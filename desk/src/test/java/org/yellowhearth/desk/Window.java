@@ -34,6 +34,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.shell.Printers;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
@@ -59,6 +60,9 @@ abstract class Window {
         Appearance.loadTypefaces();
     }
 
+    /** Where printers' commands are looked for. */
+    String commands = "";
+
     @BeforeMethod
     public void openWindow() {
         folder = Rooms.folder();
@@ -81,6 +85,11 @@ abstract class Window {
             @Override
             public List<Path> photographs() {
                 return asked;
+            }
+
+            @Override
+            public Printers printers() {
+                return Printers.of(commands);
             }
 
             @Override

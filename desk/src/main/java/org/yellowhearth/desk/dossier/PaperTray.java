@@ -6,10 +6,15 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
 
+import javafx.geometry.Side;
 import javafx.print.PageLayout;
 import javafx.print.PrinterJob;
 import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.MenuItem;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelFormat;
@@ -21,6 +26,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.Background.Work;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.shell.Printers;
 
 /** Where pages come out: into a file that the person names, or onto paper. They are made beside the window. */
 public final class PaperTray {
@@ -52,6 +58,40 @@ public final class PaperTray {
 
     /** Asks for a printer and prints. */
     public void print(Work<byte[]> pdf) {
+        Printers printers = files.printers();
+        if (printers.commands()) {
+            model.background().aside(printers::names, names -> {
+                if (names.isEmpty()) {
+                    model.tell(Labels.of("dossier.no-printer"), true);
+                } else {
+                    ask(names, name -> model.background().aside(() -> printers.print(name, pdf.get()), this::told));
+                }
+            });
+        } else {
+            byToolkit(pdf);
+        }
+    }
+
+    private void told(Optional<String> wrong) {
+        model.tell(wrong.map(w -> Labels.of("dossier.not-printed", w)).orElse(Labels.of("dossier.printed")), wrong.isPresent());
+    }
+
+    /** The printers stand under the button that was pressed. */
+    private void ask(List<String> names, Consumer<String> then) {
+        ContextMenu menu = new ContextMenu();
+        menu.setId("printers");
+        names.forEach(name -> {
+            MenuItem item = new MenuItem(Labels.of("dossier.print-on", name));
+            item.setMnemonicParsing(false);
+            item.setOnAction(_ -> then.accept(name));
+            menu.getItems().add(item);
+        });
+        Node under = Optional.ofNullable(owner.getScene().getFocusOwner()).orElse(owner);
+        menu.show(under, Side.BOTTOM, 0, 0);
+    }
+
+    /** Where there are no such commands. */
+    private void byToolkit(Work<byte[]> pdf) {
         PrinterJob job = PrinterJob.createPrinterJob();
         if (job == null) {
             model.tell(Labels.of("dossier.no-printer"), true);
@@ -67,9 +107,7 @@ public final class PaperTray {
                     view.setFitWidth(Math.min(layout.getPrintableWidth(), picture.getWidth() * 72 / PRINTER_DOTS));
                     printed &= job.printPage(view);
                 }
-                if (printed && job.endJob()) {
-                    model.tell(Labels.of("dossier.printed"), false);
-                }
+                told(printed && job.endJob() ? Optional.empty() : Optional.of(job.getPrinter().getName()));
             });
         }
     }

@@ -50,4 +50,9 @@ public interface FileAsk {
     default Optional<Path> newJobFile(String suggestedName) {
         return Optional.empty();
     }
+
+    /** What pages can be printed on. */
+    default Printers printers() {
+        return Printers.usual();
+    }
 }
