@@ -35,8 +35,8 @@ final class Beginning {
     static Job of(Exercise exercise, ZonedDateTime now) {
         Beginning b = new Beginning(exercise, now);
         b.did(new Edit.Arrived(exercise.plate(), Exercise.POLICY));
-        for (Part p : exercise.parts()) {
-            b.did(new Edit.PartAdded(p));
+        if (exercise.theme().printed().isEmpty()) {
+            exercise.parts().forEach(p -> b.did(new Edit.PartAdded(p)));
         }
         for (Aspect a : exercise.aspects()) {
             b.did(new Edit.AspectChanged(Job.of(b.journal).aspect(a.getClass()), a));

@@ -25,7 +25,9 @@ import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.practice.Debrief.Asked;
 import org.yellowhearth.core.practice.Debrief.Line;
 import org.yellowhearth.core.practice.Debrief.Mark;
@@ -84,6 +86,8 @@ public final class Examiner {
                 lines.add(new Line(truth.part(), truth.ailment(), a.verdict(), mark(exercise, job, truth, a)));
             }
         }
+        exercise.parts().stream().map(Part::ref).filter(ref -> job.part(ref).isEmpty())
+                .forEach(ref -> lines.add(new Line(ref, exercise.truth(ref).ailment(), Verdict.RECHECK, Mark.UNDECIDED)));
         List<Substituted> substitutes = substitutes(exercise, job, today);
         List<Asked> asked = Arrays.stream(Goal.values()).filter(exercise.theme().goals()::contains)
                 .map(g -> new Asked(g, reached(g, exercise, job, now.toInstant(), assessments, substitutes))).toList();
@@ -147,6 +151,7 @@ public final class Examiner {
             List<Substituted> substitutes) {
         return switch (goal) {
             case SET_RIGHT -> Math.abs(exercise.overSetting(job) - 1) < 0.01;
+            case LISTED -> exercise.parts().stream().allMatch(p -> job.part(p.ref()).filter(q -> listed(p, q)).isPresent());
             case EMPTIED -> PracticeRail.volts(exercise, job, now) < PracticeRail.EMPTY;
             case FORMED -> exercise.faults().stream().filter(t -> t.ailment() == Ailment.UNFORMED)
                     .allMatch(t -> Exercise.formed(job, t.part()));
@@ -156,6 +161,20 @@ public final class Examiner {
             case CHARTED -> job.items(SupplyTarget.class).stream()
                     .allMatch(t -> job.items(SupplyReading.class).stream().anyMatch(r -> r.point().equals(t.point())));
         };
+    }
+
+    /** By value and rating, whatever else was said of it. */
+    private static boolean listed(Part printed, Part typed) {
+        return switch (printed) {
+            case Capacitor p ->
+                typed instanceof Capacitor t && near(p.farads(), t.farads()) && p.ratedVolts().equals(t.ratedVolts());
+            case Resistor p -> typed instanceof Resistor t && near(p.ohms(), t.ohms());
+            default -> printed.sort() == typed.sort();
+        };
+    }
+
+    private static boolean near(double a, double b) {
+        return Math.abs(a - b) <= 0.01 * a;
     }
 
     /** What was chosen at the practice bench, judged as Renew judges what is in stock. */

@@ -61,6 +61,11 @@ public record Exercise(String id, Theme theme, long seed, SetPlate plate, List<P
         return minutes / 60.0 * budget.ratePerHour() + 2 * budget.partPrice().likely() * (faults().size() + 1);
     }
 
+    /** One of its parts, whether somebody has listed it or not. */
+    Part part(PartRef ref) {
+        return parts.stream().filter(p -> p.ref().equals(ref)).findFirst().orElseThrow();
+    }
+
     /** The truth about a part. */
     public Truth truth(PartRef part) {
         return truths.get(part);
@@ -70,7 +75,7 @@ public record Exercise(String id, Theme theme, long seed, SetPlate plate, List<P
     public Truth now(Job job, PartRef part) {
         Truth came = truths.get(part);
         if (renewed(job, part)) {
-            return came.renewed(parts.stream().filter(p -> p.ref().equals(part)).findFirst().orElseThrow());
+            return came.renewed(part(part));
         }
         return came.ailment() == Ailment.UNFORMED && formed(job, part) ? came.formed() : came;
     }

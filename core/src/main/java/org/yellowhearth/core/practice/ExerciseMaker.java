@@ -101,7 +101,8 @@ public final class ExerciseMaker {
         double charged = theme.charged() ? theme.railVolts() * (0.6 + 0.3 * random.nextDouble()) : 0;
         OptionalDouble set = theme == Theme.WRONG_SETTING ? OptionalDouble.of(SETTING) : OptionalDouble.empty();
         List<Aspect> aspects = new ArrayList<>(List.of(Budget.BLANK.with(b -> b.ratePerHour = RATE)));
-        List<Item> items = new ArrayList<>(List.of(rail));
+        List<Item> items = new ArrayList<>(
+                List.of(theme.printed().isEmpty() ? rail : unlisted(rail, (Capacitor) parts.getFirst())));
         if (theme.supplied()) {
             aspects.add(new Bench(OptionalDouble.of(20), OptionalDouble.of(MAINS), OptionalDouble.of(HERTZ), true, true));
             items.addAll(PracticeSupply.sections());
@@ -171,6 +172,12 @@ public final class ExerciseMaker {
         return new Rail("practice-ht", "HT", theme.railVolts(), List.of(parts.getFirst().ref()), OptionalDouble.empty(), "",
                 bleeder.isPresent() ? Rail.Bleeder.MARKED : Rail.Bleeder.NONE,
                 bleeder.map(b -> OptionalDouble.of(b.ohms())).orElse(OptionalDouble.empty()));
+    }
+
+    /** The same rail while its capacitor does not stand in the census. */
+    private static Rail unlisted(Rail rail, Capacitor reservoir) {
+        return new Rail(rail.id(), rail.name(), rail.volts(), List.of(), OptionalDouble.of(reservoir.farads()), reservoir.kind(),
+                rail.bleeder(), rail.bleederOhms());
     }
 
     private CapacitorKind kind(Capacitor c) {

@@ -98,7 +98,7 @@ public final class FullPower {
     }
 
     private Optional<Wreck> wreck(Truth truth) {
-        if (!(job.part(truth.part()).orElse(null) instanceof Capacitor c)) {
+        if (!(exercise.part(truth.part()) instanceof Capacitor c)) {
             return Optional.empty();
         }
         double here = volts.applyAsDouble(truth.part());

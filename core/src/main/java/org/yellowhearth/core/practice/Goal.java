@@ -6,6 +6,8 @@ import org.yellowhearth.core.message.Coded;
 public enum Goal implements Coded {
     /** The voltage setting is that of the mains. */
     SET_RIGHT,
+    /** Every part stands in the census with the value and rating that are printed on it. */
+    LISTED,
     /** Nothing is left on the rail. */
     EMPTIED,
     /** What comes up was brought up. */

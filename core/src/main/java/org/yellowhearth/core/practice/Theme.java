@@ -23,6 +23,8 @@ public enum Theme implements Coded {
     NOTHING_WRONG(SetPlate.Kind.TEST_INSTRUMENT, SetPlate.Technology.VALVE, 1963, 180, false, 0), //
     /** Arrival: its voltage setting is not that of the mains. */
     WRONG_SETTING(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1954, 320, false, 0), //
+    /** Census: parts as they are printed, and nobody has listed them. */
+    UNLISTED(SetPlate.Kind.RADIO_RECEIVER, SetPlate.Technology.VALVE, 1949, 250, false, 1), //
     /** Safety: by the sum its bleeder has emptied it long ago. */
     OPEN_BLEEDER(SetPlate.Kind.TRANSMITTER, SetPlate.Technology.VALVE, 1957, 420, true, 1), //
     /** Trace: rails low, and every capacitor good. */
@@ -86,6 +88,7 @@ public enum Theme implements Coded {
     public Set<Goal> goals() {
         return switch (this) {
             case WRONG_SETTING -> Set.of(Goal.SET_RIGHT);
+            case UNLISTED -> Set.of(Goal.LISTED);
             case OPEN_BLEEDER -> Set.of(Goal.EMPTIED);
             case FORM_OR_RENEW -> Set.of(Goal.FORMED);
             case CHOOSE_WISELY -> Set.of(Goal.CHOSEN);
@@ -113,9 +116,14 @@ public enum Theme implements Coded {
     int extraMinutes() {
         return switch (this) {
             case FIRST_POWER, REVERSED_NEW -> FIRST_POWER_MINUTES;
-            case WEAK_RECTIFIER, FALSE_CHART, FORM_OR_RENEW -> TRACE_MINUTES;
+            case WEAK_RECTIFIER, FALSE_CHART, FORM_OR_RENEW, UNLISTED -> TRACE_MINUTES;
             default -> 0;
         };
+    }
+
+    /** What is printed on the parts of a set that nobody has listed; nothing where the census is there. */
+    public List<String> printed() {
+        return this == UNLISTED ? Sets.PRINTED : List.of();
     }
 
     /** The parts as they would be typed. */
@@ -127,6 +135,7 @@ public enum Theme implements Coded {
             case DRIFTING_VOLTMETER, NOTHING_WRONG -> Sets.INSTRUMENT;
             case TANTALUM_GENERATOR -> Sets.TRANSISTOR;
             case OPEN_BLEEDER -> Sets.BLED;
+            case UNLISTED -> Sets.UNLISTED;
             case FORM_OR_RENEW -> Sets.STORED;
             case CHOOSE_WISELY -> Sets.RENEWED;
             case WRONG_SETTING, WEAK_RECTIFIER, FIRST_POWER, REVERSED_NEW, FALSE_CHART -> Sets.SUPPLIED;
@@ -158,6 +167,13 @@ public enum Theme implements Coded {
 
         static final List<String> BLED = Stream.concat(TRANSMITTER.stream(), Stream.of("R1 220k 10% 3W wirewound bleeder",
                 "R2 47k 10% 2W carbon screen feed")).toList();
+        /** Colours by IEC 60062, and the older body, end and dot: brown, black, green is 1, 0 and five noughts (from memory). */
+        static final List<String> PRINTED = List.of("C1, tall can, reservoir: 8 MFD 450 V", "C2, can, smoothing: 16 MFD 450 V",
+                "C3, waxed tube, from anode to grid: .05 / 400 DC", "C4, flat and brown, across a coil: 500 MMFD",
+                "R5, bands yellow violet orange silver, anode load", "R6, body brown, end black, dot green, grid leak");
+        static final List<String> UNLISTED = List.of("8 MFD 450 V electrolytic reservoir sees 250 V",
+                "16 MFD 450 V electrolytic smoothing sees 240 V", ".05 MFD 400 V waxed paper grid coupling sees 110 V",
+                "500 pF mica tuned", "R5 47k 10% carbon anode load", "R6 1M 20% carbon grid leak");
         static final List<String> STORED = List.of("32 MFD 450 V electrolytic reservoir sees 300 V",
                 "32 MFD 450 V electrolytic smoothing sees 290 V", "8 MFD 350 V electrolytic smoothing sees 150 V",
                 ".1 MFD 400 V polyester rf bypass sees 150 V");

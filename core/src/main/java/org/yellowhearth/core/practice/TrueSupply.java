@@ -44,12 +44,8 @@ public final class TrueSupply {
             case CAPACITANCE, RESISTANCE -> truth.value();
             case SERIES_RESISTANCE -> truth.dissipation() / (2 * Math.PI * HERTZ * truth.value());
             case LEAKAGE_RESISTANCE -> truth.leakOhms();
-            case CONDUCTANCE -> isValve(exercise, part) ? truth.value() * now : now;
+            case CONDUCTANCE -> exercise.part(part) instanceof Valve ? truth.value() * now : now;
             default -> now;
         };
-    }
-
-    private static boolean isValve(Exercise exercise, PartRef part) {
-        return exercise.parts().stream().anyMatch(p -> p.ref().equals(part) && p instanceof Valve);
     }
 }

@@ -70,6 +70,10 @@ public final class PracticeView extends BorderPane {
                 Page.button("practice.hand-in", "practice-hand-in", session::handIn), time);
         whole.getStyleClass().addAll("line-form", "practice-meters");
         VBox bar = new VBox(Page.text(asked(session.exercise(), model.words()), "quiet"), meters, whole);
+        List<String> printed = session.exercise().theme().printed();
+        if (!printed.isEmpty()) {
+            bar.getChildren().add(1, Page.text(Labels.of("practice.printed", String.join("  ·  ", printed))));
+        }
         bar.getStyleClass().add("practice-bar");
         setBottom(bar);
         model.openProperty().addListener((_, _, now) -> now.ifPresent(_ -> tell()));

@@ -16,6 +16,7 @@ import org.commonmark.node.Code;
 import org.commonmark.node.Emphasis;
 import org.commonmark.node.FencedCodeBlock;
 import org.commonmark.node.Heading;
+import org.commonmark.node.Image;
 import org.commonmark.node.IndentedCodeBlock;
 import org.commonmark.node.Node;
 import org.commonmark.node.OrderedList;
@@ -73,6 +74,9 @@ final class Markdown {
                 title = plain(h);
             }
             case Heading h -> blocks.add(new Block.Head(plain(h)));
+            case Paragraph p when p.getFirstChild() instanceof Image i && i.getNext() == null -> {
+                // The window itself is the picture.
+            }
             case Paragraph p -> blocks.add(new Block.Passage(spans(p), false));
             case FencedCodeBlock c -> typed(c.getLiteral());
             case IndentedCodeBlock c -> typed(c.getLiteral());

@@ -2,10 +2,14 @@ package org.yellowhearth.records.help;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.SetPlate.Dialect;
@@ -60,6 +64,16 @@ public class HelpBookTest {
         assertThat(HelpBook.of(other, words).find("held at the bench of the lightship")).extracting(Article::title)
                 .containsExactly("Sources");
         assertThat(book.find("held at the bench of the lightship")).isEmpty();
+    }
+
+    /** The guide in the folder has a picture to most sections, each of which is there; in the window nothing stands in its place. */
+    @Test
+    public void theGuidesPicturesAreThereAndStayOutOfTheWindow() throws IOException {
+        Path docs = Path.of(System.getProperty("hearth.root")).resolve("docs");
+        List<String> pictures = Pattern.compile("!\\[([^]]+)]\\(([^)]+)\\)").matcher(Files.readString(docs.resolve("guide.md")))
+                .results().map(m -> m.group(2)).toList();
+        assertThat(pictures).hasSizeGreaterThan(12).allSatisfy(p -> assertThat(docs.resolve(p)).exists());
+        assertThat(book.find("the shelf with the demo shop")).isEmpty();
     }
 
     /**

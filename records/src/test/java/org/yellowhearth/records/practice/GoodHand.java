@@ -94,8 +94,15 @@ final class GoodHand {
         return this;
     }
 
+    /** Puts what nobody has listed into the census. */
+    GoodHand listed() {
+        exercise.parts().stream().filter(p -> job.part(p.ref()).isEmpty()).forEach(p -> did(new Edit.PartAdded(p)));
+        return this;
+    }
+
     /** Looks at everything; measures what nobody has, with leakage at voltage of what dries, leaks or thins, unless it is plainly shorted. */
     GoodHand measured() {
+        listed();
         for (Part p : exercise.parts()) {
             exercise.truth(p.ref()).ailment().shows().ifPresent(s -> put(Look.of(p.ref(), s, "")));
             if (job.readingsOf(p.ref()).isEmpty()) {
@@ -116,6 +123,9 @@ final class GoodHand {
             switch (g) {
                 case SET_RIGHT -> did(new Edit.AspectChanged(job.aspect(MainsEntry.class),
                         MainsEntry.BLANK.with(e -> e.settingVolts = OptionalDouble.of(230))));
+                case LISTED -> {
+                    // It was listed before it was measured.
+                }
                 case EMPTIED -> did(new Edit.ClipPut("practice-ht", 10_000)).did(new Edit.ClipTaken("practice-ht"));
                 case FORMED -> exercise.faults().forEach(t -> {
                     if (t.ailment() == Ailment.UNFORMED) {

@@ -11,6 +11,11 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.benchline.BenchEntry;
+import org.yellowhearth.core.benchline.BenchLine;
+import org.yellowhearth.core.benchline.BenchOutcome;
+import org.yellowhearth.core.census.Colour;
+import org.yellowhearth.core.census.ColourCode;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
@@ -21,7 +26,9 @@ import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.practice.Debrief;
 import org.yellowhearth.core.practice.Exercise;
 import org.yellowhearth.core.practice.ExerciseMaker;
@@ -234,6 +241,41 @@ public class PracticeStagesTest {
         woken.ramp(plan, Integer.MAX_VALUE);
         double held = plan.steps().stream().mapToDouble(RampPlan.Step::holdSeconds).sum() / 60;
         assertThat(Spent.of(woken.exercise, woken.job(), STOCK).minutes()).isEqualTo((int) Math.ceil(held));
+    }
+
+    /**
+     * What is printed, typed as the bench line reads it: colour bands (IEC 60062, from memory) and the older body, end and dot (common practice).
+     * A part that is missing, or in the census with another value, is not listed.
+     */
+    @Test
+    public void aSetIsListedByWhatIsPrinted() {
+        GoodHand h = hand(Theme.UNLISTED);
+        assertThat(h.job().census()).isEmpty();
+        assertThat(h.debrief().lines()).hasSize(6).allMatch(l -> l.mark() == Debrief.Mark.UNDECIDED);
+        List<String> typed = List.of("+ C1 8 MFD 450 V electrolytic reservoir", "+ C2 16 MFD 450 V electrolytic smoothing",
+                "+ C3 .05 MFD 400 V waxed paper grid coupling", "+ C4 500 MMFD mica tuned",
+                "+ R5 47k 10% anode load", "+ R6 1 meg grid leak");
+        for (String line : typed) {
+            assertThat(h.debrief().asked()).as("before %s", line).containsExactly(new Debrief.Asked(Goal.LISTED, false));
+            BenchOutcome read = new BenchLine(h.job(), Optional.empty(), KNOWLEDGE.vocabulary()).read(line);
+            assertThat(read).as(line).isInstanceOf(BenchOutcome.Understood.class);
+            BenchEntry entry = ((BenchOutcome.Understood) read).entry();
+            h.did(new Edit.PartAdded(((BenchEntry.AddParts) entry).parts().getFirst()));
+        }
+        assertThat(h.debrief().asked()).containsExactly(new Debrief.Asked(Goal.LISTED, true));
+        assertThat(ColourCode.decode(ColourCode.Scheme.RESISTOR_BANDS,
+                List.of(Colour.YELLOW, Colour.VIOLET, Colour.ORANGE, Colour.SILVER)).getFirst().value()).isEqualTo(47_000);
+        assertThat(ColourCode.decode(ColourCode.Scheme.BODY_END_DOT, List.of(Colour.BROWN, Colour.BLACK, Colour.GREEN)).getFirst()
+                .value()).isEqualTo(1_000_000);
+        Part r5 = h.job().part(PartRef.of("R5")).orElseThrow();
+        assertThat(((Resistor) r5).ohms()).isEqualTo(47_000);
+        h.did(new Edit.PartChanged(r5, resistor(4700)));
+        assertThat(h.debrief().asked()).containsExactly(new Debrief.Asked(Goal.LISTED, false));
+    }
+
+    private static Part resistor(double ohms) {
+        return new Resistor(PartRef.of("R5"), "4k7", ohms, Optional.empty(), OptionalDouble.empty(), Resistor.Make.UNSTATED,
+                Resistor.Task.ANODE_LOAD, "", "");
     }
 
     /** Each stage of the path from Arrival to Prove is what some exercise is about. */

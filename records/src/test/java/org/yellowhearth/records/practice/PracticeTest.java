@@ -123,7 +123,7 @@ public class PracticeTest {
     @Test(dataProvider = "sets")
     public void fullPowerForgivesOnlyWhatIsHarmlessOrRenewed(Theme theme, long seed) {
         Exercise e = MAKER.make(theme, seed);
-        Job job = e.job(NOW);
+        Job job = new GoodHand(e).listed().job();
         Optional<Message> wreck = FullPower.wrecks(e, job, KNOWLEDGE).map(FullPower.Wreck::why);
         boolean shortOnRail = e.faults().stream()
                 .anyMatch(t -> t.ailment() == Ailment.SHORTED && e.rail().parts().contains(t.part()));
