@@ -42,6 +42,7 @@ public enum Theme implements Coded {
 
     private static final int FIRST_POWER_MINUTES = 25;
     private static final int TRACE_MINUTES = 10;
+    private static final int CHOOSE_MINUTES = 5;
 
     private final SetPlate.Kind kind;
     private final SetPlate.Technology technology;
@@ -117,6 +118,7 @@ public enum Theme implements Coded {
         return switch (this) {
             case FIRST_POWER, REVERSED_NEW -> FIRST_POWER_MINUTES;
             case WEAK_RECTIFIER, FALSE_CHART, FORM_OR_RENEW, UNLISTED -> TRACE_MINUTES;
+            case CHOOSE_WISELY -> CHOOSE_MINUTES;
             default -> 0;
         };
     }

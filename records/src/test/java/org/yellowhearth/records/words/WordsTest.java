@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Properties;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.testng.annotations.Test;
@@ -274,6 +275,26 @@ public class WordsTest {
         assertThat(BRITISH.word(SetPlate.Technology.VALVE)).isEqualTo("valves");
         assertThat(AMERICAN.word(SetPlate.Technology.VALVE)).isEqualTo("tubes");
         assertThat(AMERICAN.capacitorKind("paper-moulded")).isEqualTo("molded paper");
+    }
+
+    /**
+     * What one workshop would not say is said otherwise there, or nowhere (common practice of the trade's words). A line that is to be typed stays as it
+     * is typed, and so does the name of a page.
+     */
+    @Test
+    public void noBritishWordIsLeftInTheAmericanWorkshop() throws IOException {
+        Pattern british = Pattern.compile(
+                "\\b(valves?|earth(ed|s)?|mains|aerial|aluminium|colour\\w*|centre\\w*|moulding|grey|polarised|licence)\\b",
+                Pattern.CASE_INSENSITIVE);
+        Properties american = new Properties();
+        for (String file : List.of("words.properties", "words_american.properties")) {
+            try (Reader r = new InputStreamReader(Words.class.getResourceAsStream(file), StandardCharsets.UTF_8)) {
+                american.load(r);
+            }
+        }
+        assertThat(american.stringPropertyNames().stream()
+                .filter(k -> !k.startsWith("BenchWords.") && !Set.of("Dialect.british", "CheckWords.mains-setting").contains(k))
+                .filter(k -> british.matcher(american.getProperty(k)).find())).isEmpty();
     }
 
     @Test
