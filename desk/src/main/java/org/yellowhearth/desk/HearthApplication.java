@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
@@ -40,6 +41,7 @@ import javafx.util.Duration;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Choice.Whence;
+import org.yellowhearth.core.job.SetPlate.Dialect;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.practice.Exercise;
 import org.yellowhearth.desk.model.Background;
@@ -111,6 +113,9 @@ public final class HearthApplication extends Application {
 
     @Override
     public void start(Stage stage) {
+        Labels.speak(remembered().get("dialect", Locale.getDefault().getCountry()).matches("US|american")
+                ? Dialect.AMERICAN
+                : Dialect.BRITISH);
         Appearance.loadWords();
         stage.setTitle(Labels.of("app.name"));
         stage.setMinWidth(860);
@@ -174,6 +179,9 @@ public final class HearthApplication extends Application {
         shell.onFirstJob(() -> firstJob(desk, appearance, files));
         stage.getScene().setRoot(shell);
         CrashReports.tell(desk);
+        // The workshop speaks as the set does that was last on its bench; the window does so when it is next built.
+        desk.openProperty().addListener((_, _, now) -> now.map(o -> o.job().plate().dialect())
+                .ifPresent(d -> remembered.put("dialect", d.code())));
         desk.practice().rememberIn(remembered.node("practice"));
         desk.practice().onBegin(exercise -> practise(desk, exercise, appearance, files));
         desk.safekeeping().backUpWhenDue();

@@ -101,7 +101,8 @@ public final class Shelf {
             background.tell(Labels.of("shop.name-needed"), true);
             return;
         }
-        Entry arrival = new Entry(0, now.get(), new Act.Did(new Edit.Arrived(SetPlate.named(plain), Policy.USUAL)));
+        Entry arrival = new Entry(0, now.get(),
+                new Act.Did(new Edit.Arrived(SetPlate.named(plain).with(p -> p.dialect = Labels.dialect()), Policy.USUAL)));
         background.keep(() -> {
             Job job = Job.of(List.of(arrival));
             return judge.apply(shop.add(job), job);
