@@ -37,15 +37,15 @@ public final class AssessView extends BorderPane {
     /** A view of the model's open job. */
     public AssessView(DeskModel model, FileAsk files, DoubleBinding em) {
         getStyleClass().add("stage");
-        PartTable table = new PartTable(model, em, "assess.empty").verdicts(5.6)
-                .column("table.ref", 4.3, 0, "cell-ref", r -> r.part().ref().toString())
-                .column("table.value", 7.2, 0, "cell-text", r -> new Describe(model.words()).value(r.part()))
+        PartTable table = new PartTable(model, em, "assess.empty").verdicts(6.4)
+                .column("table.ref", 4.2, 0, "cell-ref", r -> r.part().ref().toString())
+                .column("table.value", 7.8, 0, "cell-text", r -> new Describe(model.words()).value(r.part()))
                 .column("table.role", 7.9, 3, "cell-text", r -> place(model, r))
                 .column("table.c", 5.9, 1, "cell-figure", PartRow::capacitance)
-                .column("table.esr", 5.2, 2, "cell-figure", PartRow::esr)
-                .column("table.d", 4.4, 4, "cell-figure", PartRow::dissipation)
-                .column("table.leak", 6, 5, "cell-figure", PartRow::other)
-                .column("table.risk", 6, 6, "cell-figure", AssessView::risk);
+                .column("table.esr", 4.9, 2, "cell-figure", PartRow::esr)
+                .column("table.d", 4.2, 4, "cell-figure", PartRow::dissipation)
+                .column("table.leak", 5.6, 5, "cell-figure", PartRow::other)
+                .column("table.risk", 5.3, 6, "cell-figure", AssessView::risk);
         table.setId("assess-table");
         FieldPane field = new FieldPane(model, files);
         SplitPane split = new SplitPane(field, table);
