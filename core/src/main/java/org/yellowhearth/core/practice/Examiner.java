@@ -32,6 +32,7 @@ import org.yellowhearth.core.practice.Debrief.Asked;
 import org.yellowhearth.core.practice.Debrief.Line;
 import org.yellowhearth.core.practice.Debrief.Mark;
 import org.yellowhearth.core.practice.Debrief.Substituted;
+import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.renew.Demand;
@@ -139,7 +140,7 @@ public final class Examiner {
         }
         double limit = exercise.money(job);
         if (spent.money() > limit) {
-            remarks.add(Message.of(PracticeWords.OVER_COST, Spent.amount(spent.money()), Spent.amount(limit)));
+            remarks.add(Message.of(PracticeWords.OVER_COST, Money.amount(spent.money()), Money.amount(limit)));
             costs += OVER_COSTS;
         }
         return costs;

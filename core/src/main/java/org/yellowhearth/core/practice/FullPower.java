@@ -48,11 +48,6 @@ public final class FullPower {
         this.volts = volts;
     }
 
-    /** The last stretch under power; none where the set never had any. */
-    public static Optional<PowerSpan> last(Job job) {
-        return PowerSpan.last(job);
-    }
-
     /** What full mains wrecks, the first to go; nothing where it plays. */
     public static Optional<Wreck> wrecks(Exercise exercise, Job job, Knowledge knowledge) {
         return wrecks(exercise, job, knowledge, 1, Optional.empty());

@@ -19,7 +19,7 @@ import org.yellowhearth.core.job.Waking;
  */
 public record PowerSpan(double share, OptionalDouble lampWatts, Instant from, Optional<Instant> to) {
     /** The last stretch under power; none where the set never had any. */
-    static Optional<PowerSpan> last(Job job) {
+    public static Optional<PowerSpan> last(Job job) {
         Optional<PowerSpan> span = Optional.empty();
         for (Job.Happening h : job.events()) {
             span = switch (h.event()) {

@@ -2,7 +2,6 @@ package org.yellowhearth.core.practice;
 
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 import org.yellowhearth.core.fact.Budget;
@@ -63,11 +62,6 @@ public record Spent(int minutes, double money, double parts) {
 
     private static boolean newReading(Edit.ItemChanged c) {
         return c.before().isEmpty() && c.after().filter(SupplyReading.class::isInstance).isPresent();
-    }
-
-    /** An amount as it is shown. */
-    public static String amount(double money) {
-        return String.format(Locale.ROOT, "%.2f", money);
     }
 
     private static boolean before(Exercise exercise, PartRef part) {

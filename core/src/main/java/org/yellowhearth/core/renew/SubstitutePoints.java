@@ -3,7 +3,6 @@ package org.yellowhearth.core.renew;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -20,6 +19,7 @@ import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.renew.Substitute.Point;
@@ -79,7 +79,7 @@ final class SubstitutePoints {
     }
 
     private static String price(double p) {
-        return String.format(Locale.ROOT, "%.2f", p);
+        return Money.amount(p);
     }
 
     private Point valuePoint(double v) {

@@ -219,7 +219,7 @@ public final class PracticeSession {
         if (over()) {
             return;
         }
-        Optional<PowerSpan> on = FullPower.last(model.job()).filter(s -> s.to().isEmpty());
+        Optional<PowerSpan> on = PowerSpan.last(model.job()).filter(s -> s.to().isEmpty());
         if (on.isEmpty()) {
             model.tell(Labels.of("practice.not-on"), false);
             return;
@@ -278,7 +278,7 @@ public final class PracticeSession {
             return;
         }
         Job job = model.job();
-        Optional<PowerSpan> now = FullPower.last(job).filter(s -> s.to().isEmpty());
+        Optional<PowerSpan> now = PowerSpan.last(job).filter(s -> s.to().isEmpty());
         if (!now.equals(span)) {
             span = now;
             doom = Optional.empty();

@@ -25,6 +25,7 @@ import org.yellowhearth.core.practice.Debrief;
 import org.yellowhearth.core.practice.Exercise;
 import org.yellowhearth.core.practice.Measuring;
 import org.yellowhearth.core.practice.Spent;
+import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Grid;
@@ -114,8 +115,8 @@ public final class PracticeView extends BorderPane {
     private void tell() {
         Spent spent = session.spent();
         Exercise e = session.exercise();
-        time.setText(Labels.of("practice.time", spent.minutes(), e.minutes(), Spent.amount(spent.money()),
-                Spent.amount(e.money(model.job()))));
+        time.setText(Labels.of("practice.time", spent.minutes(), e.minutes(), Money.amount(spent.money()),
+                Money.amount(e.money(model.job()))));
     }
 
     /** Only the meters that say something of the part are laid out. */
@@ -137,7 +138,7 @@ public final class PracticeView extends BorderPane {
         Words words = model.words();
         VBox box = new VBox(Page.text(Labels.of(d.ended() ? "practice.ended" : "practice.score", d.score()), "stage-title"),
                 Page.text(Labels.of("practice.used", d.readings(), d.spent().minutes(), session.exercise().minutes(), d.enough(),
-                        Spent.amount(d.spent().money()), Spent.amount(d.spent().parts())), "strong-note"));
+                        Money.amount(d.spent().money()), Money.amount(d.spent().parts())), "strong-note"));
         if (!d.asked().isEmpty()) {
             Grid asked = Grid.ofWords("debrief-asked");
             asked.head(List.of(Labels.of("practice.goal"), ""));
@@ -157,7 +158,7 @@ public final class PracticeView extends BorderPane {
                 }));
         box.getChildren().add(grid);
         d.substitutes().forEach(s -> box.getChildren().add(Page.text(Labels.of("practice.substitute", s.part(), s.title(),
-                Spent.amount(s.price()), judged(s, words)), s.refused().isPresent() ? "point-against" : "quiet")));
+                Money.amount(s.price()), judged(s, words)), s.refused().isPresent() ? "point-against" : "quiet")));
         box.getStyleClass().add("practice-debrief");
         box.setId("practice-debrief");
         ScrollPane scroll = new ScrollPane(box);

@@ -2,7 +2,6 @@ package org.yellowhearth.desk.renew;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -27,6 +26,7 @@ import org.yellowhearth.core.fact.Ware;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.ChoiceEffect;
 import org.yellowhearth.core.renew.Combination;
@@ -215,7 +215,7 @@ final class ChoosePage extends Page {
                 : OptionalDouble.of(o.parts().stream().mapToDouble(p -> p.price().getAsDouble()).sum());
         return new OfferCell.Lines(o.rank, Describe.choice(c),
                 String.join(" + ", c.all().stream().map(t -> brief(t.ware())).distinct().toList()), drawer,
-                price.isPresent() ? String.format(Locale.ROOT, "%.2f", price.getAsDouble()) : "", points);
+                price.isPresent() ? Money.amount(price.getAsDouble()) : "", points);
     }
 
     private String brief(Ware w) {
@@ -356,7 +356,7 @@ final class ChoosePage extends Page {
         fresh.getChildren().add(text(Labels.of("renew.together", Quantity.farads(c.farads()), Quantity.volts(c.ratedVolts()),
                 c.rippleAmperes().isPresent() ? Quantity.amperes(c.rippleAmperes().getAsDouble()) : "—",
                 c.esrOhms().isPresent() ? Quantity.ohms(c.esrOhms().getAsDouble()) : "—",
-                String.format(Locale.ROOT, "%.2f", s.price()))));
+                Money.amount(s.price()))));
         if (c instanceof Combination.Series series) {
             fresh.getChildren().add(text(Labels.of("renew.share-worst", Quantity.percent(series.greatestShare()))));
         }

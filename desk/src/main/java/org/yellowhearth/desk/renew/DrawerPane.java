@@ -29,6 +29,7 @@ import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.fact.SafetyClass;
 import org.yellowhearth.core.fact.Ware;
+import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.desk.Labels;
@@ -180,7 +181,7 @@ public final class DrawerPane extends VBox {
                 ? ""
                 : p.made().getAsInt()
                         + (p.wantsSoak(model.knowledge(), model.now().getYear()) ? "  " + Labels.of("stock.soak") : ""));
-        column("price", 0.4, p -> p.price().isEmpty() ? "" : String.format(Locale.ROOT, "%.2f", p.price().getAsDouble()));
+        column("price", 0.4, p -> p.price().isEmpty() ? "" : Money.amount(p.price().getAsDouble()));
         column("where", 0.7, p -> p.where() + (p.remark().isEmpty() ? "" : "  " + p.remark()));
     }
 

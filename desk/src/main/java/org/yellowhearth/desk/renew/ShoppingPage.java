@@ -3,7 +3,6 @@ package org.yellowhearth.desk.renew;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
@@ -14,6 +13,7 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.renew.Shopping;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
@@ -123,6 +123,6 @@ final class ShoppingPage extends Page {
     }
 
     private static String money(double sum) {
-        return String.format(Locale.ROOT, "%.2f", sum);
+        return Money.amount(sum);
     }
 }

@@ -11,11 +11,15 @@ import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
 /**
  * The printers of this computer, by the commands that every free desktop and macOS have for them: {@code lpstat -e} names them (CUPS), and {@code lp}
  * (POSIX) takes the pages as the PDF that they are, so that letters stay letters. Blocks; to be used beside the window.
  */
 public final class Printers {
+    private static final Logger LOG = LoggerFactory.getLogger(Printers.class);
     private static final long PATIENCE_SECONDS = 60;
 
     private final Optional<Path> lp;
@@ -55,7 +59,8 @@ public final class Printers {
         try {
             Said said = run(List.of(lpstat.orElseThrow().toString(), "-e"), new byte[0]);
             return said.ok ? said.text.lines().map(String::strip).filter(l -> !l.isEmpty()).toList() : List.of();
-        } catch (IOException _) {
+        } catch (IOException e) {
+            LOG.warn("The printers of this computer could not be asked for", e);
             return List.of();
         }
     }

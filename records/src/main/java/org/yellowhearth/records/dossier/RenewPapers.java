@@ -15,6 +15,7 @@ import org.openpdf.text.pdf.PdfWriter;
 import org.yellowhearth.core.fact.BenchTask;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.Shopping;
 import org.yellowhearth.records.folio.Pages;
@@ -154,7 +155,7 @@ public final class RenewPapers {
     }
 
     private static String money(double sum) {
-        return String.format(Locale.ROOT, "%.2f", sum);
+        return Money.amount(sum);
     }
 
     private void add(Document document, Paragraph paragraph) {

@@ -5,7 +5,6 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -23,6 +22,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.learn.WorkDone;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.records.folio.Folio;
@@ -140,7 +140,7 @@ public final class SetPapers {
     }
 
     private static String money(double value) {
-        return String.format(Locale.ROOT, "%.2f", value);
+        return Money.amount(value);
     }
 
     private static String three(ThreePoint t) {

@@ -186,11 +186,11 @@ public class PracticeStagesTest {
             assertThat(Spent.of(h.exercise, h.job(), STOCK)).as("what somebody else fitted").isEqualTo(new Spent(0, 0, 0));
             h.job().items(Fitting.class).forEach(f -> h.put(f.with(d -> d.checked = true)));
             h.ramp(plan, stopped);
-            PowerSpan span = FullPower.last(h.job()).orElseThrow();
+            PowerSpan span = PowerSpan.last(h.job()).orElseThrow();
             assertThat(span.share()).as("a tick cures nothing, and the lamp is on").isEqualTo(plan.steps().get(stopped).share());
             assertThat(span.lampWatts()).hasValue(100);
             assertThat(span.to()).isPresent();
-            assertThat(FullPower.wrecks(h.exercise, h.job(), KNOWLEDGE, FullPower.last(h.job()).orElseThrow()).stream())
+            assertThat(FullPower.wrecks(h.exercise, h.job(), KNOWLEDGE, PowerSpan.last(h.job()).orElseThrow()).stream())
                     .allMatch(w -> w.afterSeconds() > 15);
             assertThat(FullPower.wrecks(h.exercise, h.job(), KNOWLEDGE)).get().extracting(w -> w.why().key())
                     .isIn(PracticeWords.BURST, PracticeWords.BURNT);
@@ -199,7 +199,7 @@ public class PracticeStagesTest {
             assertThat(leaves(h, h.plan())).isEqualTo(plan.steps().size());
         }
         h.ramp(h.plan(), Integer.MAX_VALUE);
-        assertThat(FullPower.wrecks(h.exercise, h.job(), KNOWLEDGE, FullPower.last(h.job()).orElseThrow())).isEmpty();
+        assertThat(FullPower.wrecks(h.exercise, h.job(), KNOWLEDGE, PowerSpan.last(h.job()).orElseThrow())).isEmpty();
         assertThat(h.debrief().asked()).containsExactly(new Debrief.Asked(Goal.WOKEN, true));
         assertThat(h.debrief().remarks()).extracting(m -> m.key()).contains(PracticeWords.PLAYS);
     }
