@@ -205,12 +205,15 @@ public record Substitutes(Capacitor part, Demand demand, OptionalDouble needed, 
                     refused.values().stream().map(r -> new Refusal(r.why, r.count, r.nearest)).toList(), notes);
         }
 
-        /** Combinations by their score, at most one of them among the first three, none before the fourth where a near single is to be had. */
+        /**
+         * Combinations by their score, at most one of them among the first three, none before the fourth where a near single is to be had;
+         * where there are too few singles to wait behind, they follow those there are.
+         */
         private static List<Substitute> merged(List<Substitute> singles, List<Substitute> combined, boolean near) {
             List<Substitute> all = new ArrayList<>(singles);
             int least = near ? 3 : 0;
             for (Substitute c : combined) {
-                int at = least;
+                int at = Math.min(least, all.size());
                 while (at < all.size() && all.get(at).score() <= c.score()) {
                     at++;
                 }
