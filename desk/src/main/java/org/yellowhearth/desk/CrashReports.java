@@ -11,6 +11,7 @@ import javafx.application.Platform;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.records.files.PrivateFiles;
 
 /** Writes a report when something unexpected happens; what was entered is on the disk already. */
 final class CrashReports {
@@ -52,7 +53,7 @@ final class CrashReports {
                 + "\nthread "
                 + thread.getName() + "\n\n" + trace(e);
         try {
-            Files.createDirectories(folder);
+            PrivateFiles.folder(folder);
             Files.writeString(folder.resolve(name), text);
         } catch (IOException io) {
             log().error("The report could not be written", io);

@@ -1,7 +1,6 @@
 package org.yellowhearth.desk;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.logging.FileHandler;
 import java.util.logging.Formatter;
@@ -10,6 +9,8 @@ import java.util.logging.Level;
 import java.util.logging.LogRecord;
 import java.util.logging.Logger;
 import java.util.logging.SimpleFormatter;
+
+import org.yellowhearth.records.files.PrivateFiles;
 
 /** Where the program writes what it did: three files of two megabytes at most, the newest first. */
 final class LogFile {
@@ -23,8 +24,8 @@ final class LogFile {
     /** From now on everything is written into the folder instead of to the console. */
     static void into(Path folder) {
         try {
-            Files.createDirectories(folder);
-            FileHandler file = new FileHandler(folder.resolve("hearth.%g.log").toString().replace("%h", "%%h"), BYTES, FILES,
+            PrivateFiles.folder(folder);
+            FileHandler file = new FileHandler(folder.toString().replace("%", "%%") + "/hearth.%g.log", BYTES, FILES,
                     true);
             file.setFormatter(lines());
             for (Handler console : ALL.getHandlers()) {

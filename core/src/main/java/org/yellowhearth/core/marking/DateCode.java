@@ -28,6 +28,10 @@ public record DateCode(int year, OptionalInt week, Optional<Month> month, Form f
     private static final int LAST_WEEK = 53;
     private static final int EARLIEST = 1920;
     private static final int DECADE = 10;
+    private static final int FIRST_YEAR_WEEK = 1938;
+    private static final double TOO_EARLY = 10;
+    /** However much later a repair came, it is no less likely than so many years after. */
+    private static final int LATER = 15;
     private static final int CENTURY = 100;
 
     /** How the digits were taken, the commoner first. */
@@ -98,7 +102,7 @@ public record DateCode(int year, OptionalInt week, Optional<Month> month, Form f
         ToDoubleFunction<DateCode> distance = d -> first.isPresent()
                 ? distance(d.year, first.getAsInt(), last.orElse(first.getAsInt()))
                 : 0;
-        meanings.sort(Comparator.<DateCode>comparingDouble(d -> d.form.doubt + distance.applyAsDouble(d))
+        meanings.sort(Comparator.<DateCode>comparingDouble(d -> d.doubt() + distance.applyAsDouble(d))
                 .thenComparing(DateCode::year, Comparator.reverseOrder()));
         int best = meanings.getFirst().year;
         List<DateCode> others = meanings.stream().filter(d -> d.year != best).toList();
@@ -111,15 +115,23 @@ public record DateCode(int year, OptionalInt week, Optional<Month> month, Form f
     /** Years from the set: a part may lie in stock for a while before, and a repair may come any time after. */
     private static double distance(int year, int first, int last) {
         int stock = 3;
-        return year < first - stock ? 2.0 * (first - stock - year) : Math.max(0, year - last - 1);
+        return year < first - stock ? 2.0 * (first - stock - year) : Math.clamp(year - last - 1, 0, LATER);
+    }
+
+    /** Codes of year and week came up in the late thirties (common practice): an earlier one needs a set that speaks for it. */
+    private double doubt() {
+        boolean early = year < FIRST_YEAR_WEEK && (form == Form.YEAR_WEEK || form == Form.WEEK_YEAR);
+        return form.doubt + (early ? TOO_EARLY : 0);
     }
 
     private static void split(int before, String after, List<DateCode> meanings) {
-        int year = after.length() == 2 ? century(Integer.parseInt(after)) : Integer.parseInt(after);
-        if (before >= 1 && before <= Month.values().length) {
-            meanings.add(new DateCode(year, OptionalInt.empty(), Optional.of(Month.of(before)), Form.MONTH_YEAR));
-        } else {
-            week(year, before, Form.WEEK_YEAR, meanings);
+        int written = Integer.parseInt(after);
+        for (int year : after.length() == 2 ? years(written) : List.of(written)) {
+            if (before >= 1 && before <= Month.values().length) {
+                meanings.add(new DateCode(year, OptionalInt.empty(), Optional.of(Month.of(before)), Form.MONTH_YEAR));
+            } else {
+                week(year, before, Form.WEEK_YEAR, meanings);
+            }
         }
     }
 
@@ -131,15 +143,15 @@ public record DateCode(int year, OptionalInt week, Optional<Month> month, Form f
             }
             return;
         }
-        week(century(all / CENTURY), all % CENTURY, Form.YEAR_WEEK, meanings);
-        week(century(all % CENTURY), all / CENTURY, Form.WEEK_YEAR, meanings);
+        years(all / CENTURY).forEach(year -> week(year, all % CENTURY, Form.YEAR_WEEK, meanings));
+        years(all % CENTURY).forEach(year -> week(year, all / CENTURY, Form.WEEK_YEAR, meanings));
         meanings.add(new DateCode(all, OptionalInt.empty(), Optional.empty(), Form.PLAIN_YEAR));
     }
 
-    /** Two digits are of the nineteen-hundreds where a set of this trade could carry them, else of today's century. */
-    private static int century(int twoDigits) {
+    /** Two digits may be of either century: what lies before this trade, or after today, is left out later. */
+    private static List<Integer> years(int twoDigits) {
         int nineteenHundred = 1900;
-        return twoDigits >= EARLIEST % CENTURY ? nineteenHundred + twoDigits : nineteenHundred + CENTURY + twoDigits;
+        return List.of(nineteenHundred + twoDigits, nineteenHundred + CENTURY + twoDigits);
     }
 
     private static void week(int year, int week, Form form, List<DateCode> meanings) {

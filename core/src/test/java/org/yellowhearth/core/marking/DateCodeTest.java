@@ -33,7 +33,10 @@ public class DateCodeTest {
                 {"412", 1964, 1964, 12, Settled.BY_SET}, {"412", 1955, 1954, 12, Settled.BY_SET},
                 {"235-412", 1974, 1974, 12, Settled.BY_SET}, {"1264", 1964, 1964, 12, Settled.PLAIN},
                 {"5248", 1962, 1952, 48, Settled.BY_SET},
-                {"5048", 1950, 1950, 48, Settled.OPEN}};
+                {"5048", 1950, 1950, 48, Settled.OPEN},
+                // A part put in two years ago; in a set of the twenties the old one may be meant.
+                {"2412", 0, 2024, 12, Settled.OPEN}, {"2412", 1951, 2024, 12, Settled.OPEN},
+                {"2412", 1924, 1924, 12, Settled.BY_SET}};
     }
 
     @Test(dataProvider = "codes")
@@ -49,6 +52,7 @@ public class DateCodeTest {
         assertThat(read("5-51", 1951).best().month()).contains(Month.MAY);
         assertThat(read("11/1950", 1951).best().year()).isEqualTo(1950);
         assertThat(read("44-63", 0).best().week()).as("no forty-fourth month").hasValue(44);
+        assertThat(read("6-24", 1951).best().year()).as("a repair, and not older than the set by a generation").isEqualTo(2024);
         assertThat(read("1951", 1951).best().year()).isEqualTo(1951);
     }
 

@@ -70,8 +70,13 @@ public final class Background {
 
     /** Runs work that needs no shop beside everything else and hands its result to the window. */
     public <T> void aside(Work<T> work, Consumer<T> then) {
-        run(aside, work, then, () -> {
+        aside(work, then, () -> {
         });
+    }
+
+    /** The same, with an end that comes whether it went well or not. */
+    <T> void aside(Work<T> work, Consumer<T> then, Runnable end) {
+        run(aside, work, then, end);
     }
 
     /** A place of its own beside everything else, where one thing follows another. */
@@ -111,7 +116,8 @@ public final class Background {
             } catch (ShopException e) {
                 LOG.error("The shop refused", e);
                 window.execute(() -> settled(() -> tell(e.getMessage(), true), end));
-            } catch (RuntimeException e) {
+            } catch (RuntimeException | Error e) {
+                // An Error too: memory that ran out over one thing must not leave the window waiting for it for ever.
                 LOG.error("Unexpected", e);
                 window.execute(() -> settled(() -> {
                     tell(Labels.of("fault", e.toString()), true);

@@ -35,7 +35,13 @@ public final class InTurn implements Executor {
 
     private void drain() {
         for (Runnable task = next(); task != null; task = next()) {
-            task.run();
+            try {
+                task.run();
+            } catch (RuntimeException | Error e) {
+                // What one thing throws is told as ever, and does not hold up those that wait behind it.
+                Thread thread = Thread.currentThread();
+                thread.getUncaughtExceptionHandler().uncaughtException(thread, e);
+            }
         }
     }
 }

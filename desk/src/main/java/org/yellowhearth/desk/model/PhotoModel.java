@@ -54,7 +54,6 @@ public final class PhotoModel {
         stopped = stop;
         progress.set(Optional.of(new Progress(0, files.size())));
         model.background().aside(() -> taken(files, ids, stop), taken -> {
-            progress.set(Optional.empty());
             boolean stillOpen = model.openProperty().get().filter(o -> o.id().equals(job)).isPresent();
             if (stillOpen) {
                 taken.photographs.forEach(model::put);
@@ -62,7 +61,7 @@ public final class PhotoModel {
             if (!taken.refused.isEmpty()) {
                 model.tellLast(String.join("  ", taken.refused));
             }
-        });
+        }, () -> progress.set(Optional.empty()));
     }
 
     private Taken taken(List<Path> files, List<String> ids, AtomicBoolean stop) {
@@ -74,6 +73,10 @@ public final class PhotoModel {
             } catch (BadPhotographException e) {
                 LOG.info("A photograph was refused", e);
                 refused.add(e.getMessage());
+            } catch (RuntimeException | Error e) {
+                // A fault of ours, or no memory for this one: the others are taken all the same.
+                LOG.error("A photograph could not be taken", e);
+                refused.add(Labels.of("photo.fault", files.get(i).getFileName(), e.toString()));
             }
             Progress now = new Progress(i + 1, files.size());
             model.background().report(() -> progress.set(progress.get().map(_ -> now)));

@@ -4,13 +4,13 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.FileAlreadyExistsException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -26,12 +26,14 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.desk.Labels;
+import org.yellowhearth.records.dossier.DossierFiles;
 import org.yellowhearth.records.files.NewFile;
 import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.stock.DrawerFile;
 import org.yellowhearth.records.stock.StockCsv;
 import org.yellowhearth.records.store.Backups;
 import org.yellowhearth.records.store.Backups.Backup;
+import org.yellowhearth.records.store.PostgresAddress;
 import org.yellowhearth.records.store.PostgresShop;
 import org.yellowhearth.records.store.SharedAddress;
 import org.yellowhearth.records.store.ShelfLine;
@@ -104,9 +106,13 @@ public final class SafekeepingModel {
         return shop.shared();
     }
 
-    /** The address of the shared shop that this bench works at; empty for its own. */
+    /** The address of the shared shop that this bench works at, without its password; empty for its own. */
     public String sharedAddress() {
-        return bench.flatMap(SharedAddress::of).orElse("");
+        return writtenDown().map(PostgresAddress::masked).orElse("");
+    }
+
+    private Optional<PostgresAddress> writtenDown() {
+        return bench.flatMap(SharedAddress::of).filter(PostgresAddress::is).map(PostgresAddress::parse);
     }
 
     /** Tries an address, and writes it down for the next start; an empty one leads back into the bench's own shop. */
@@ -115,11 +121,18 @@ public final class SafekeepingModel {
         model.tell(Labels.of("safe.share.trying"), false);
         model.background().aside(() -> {
             try {
-                if (!plain.isEmpty()) {
-                    PostgresShop.open(plain, model.knowledge()).close();
+                if (plain.isEmpty()) {
+                    bench.ifPresent(folder -> SharedAddress.set(folder, ""));
+                    return new Background.Notice(Labels.of("safe.share.own"), false);
                 }
-                bench.ifPresent(folder -> SharedAddress.set(folder, plain));
-                return new Background.Notice(Labels.of(plain.isEmpty() ? "safe.share.own" : "safe.share.done"), false);
+                String whole = PostgresAddress.parse(plain).withPasswordsOf(writtenDown()).text();
+                boolean owner;
+                try (PostgresShop tried = PostgresShop.open(whole, model.knowledge())) {
+                    owner = tried.asOwner();
+                }
+                bench.ifPresent(folder -> SharedAddress.set(folder, whole));
+                return new Background.Notice(
+                        Labels.of("safe.share.done") + (owner ? "  " + Labels.of("safe.share.as-owner") : ""), false);
             } catch (ShopException e) {
                 return new Background.Notice(e.getMessage(), true);
             }
@@ -224,18 +237,18 @@ public final class SafekeepingModel {
     }
 
     private int written(Path folder) throws IOException {
-        if (Files.exists(folder)) {
-            throw new FileAlreadyExistsException(folder.toString(), null, "it is there already; choose another name");
-        }
-        Files.createDirectories(folder);
+        List<ShelfLine> all = shop.shelf();
+        NewFile.writeFolder(folder, making -> write(all, making));
+        return all.size();
+    }
+
+    private void write(List<ShelfLine> all, Path folder) throws IOException {
         Set<String> names = new HashSet<>();
         List<Photograph> photographs = new ArrayList<>();
-        List<ShelfLine> all = shop.shelf();
         for (ShelfLine l : all) {
             ShelfEntry e = new ShelfEntry(l.id(), shop.job(l.id()));
-            String plain = e.job().plate().name().replaceAll("[^\\p{L}\\p{N} .-]", "").strip();
-            String name = plain.isEmpty() ? "set" : plain.substring(0, Math.min(60, plain.length()));
-            for (int k = 2; !names.add(name.toLowerCase(java.util.Locale.ROOT)); k++) {
+            String name = DossierFiles.plain(e.job().plate().name());
+            for (int k = 2; !names.add(name.toLowerCase(Locale.ROOT)); k++) {
                 name = name.replaceFirst(" \\(\\d+\\)$", "") + " (" + k + ")";
             }
             NewFile.write(folder.resolve(name + ".json"), JobWriter.write(e.id(), e.job()).getBytes(StandardCharsets.UTF_8));
@@ -244,6 +257,5 @@ public final class SafekeepingModel {
         model.photographs().copyTo(folder.resolve(Shelf.PHOTOGRAPHS), photographs);
         NewFile.write(folder.resolve("drawer.json"), DrawerFile.write(shop.stockJournal()).getBytes(StandardCharsets.UTF_8));
         NewFile.write(folder.resolve("drawer.csv"), StockCsv.write(shop.stock().drawer()).getBytes(StandardCharsets.UTF_8));
-        return all.size();
     }
 }

@@ -15,6 +15,8 @@ import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
@@ -32,7 +34,6 @@ import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.json.BadFileException;
 import org.yellowhearth.records.json.JsonText;
 import org.yellowhearth.records.json.JsonValue;
-import org.yellowhearth.records.photo.BadPhotographException;
 import org.yellowhearth.records.photo.PhotoStore;
 import org.yellowhearth.records.stock.DrawerFile;
 import org.yellowhearth.records.store.ShelfLine;
@@ -41,6 +42,7 @@ import org.yellowhearth.records.store.ShopException;
 
 /** The jobs on the shelf: what is there, what comes in and what goes out as files. */
 public final class Shelf {
+    private static final Logger LOG = LoggerFactory.getLogger(Shelf.class);
     /** Where photographs lie beside a job file. */
     static final String PHOTOGRAPHS = "photographs";
 
@@ -140,11 +142,16 @@ public final class Shelf {
                 return;
             }
             JobFile job = new JobReader(knowledge).read(root, now.get());
-            photographs.takeFrom(file.resolveSibling(PHOTOGRAPHS), job.job().items(Photograph.class));
+            List<String> troubles = photographs.takeFrom(file.resolveSibling(PHOTOGRAPHS), job.job().items(Photograph.class));
             shop.add(job.job());
             arriving.taken.add(job.job().plate().name());
-        } catch (BadFileException | BadPhotographException | ShopException | IOException e) {
+            arriving.refused.addAll(troubles);
+        } catch (BadFileException | ShopException | IOException e) {
             arriving.refused.add(Labels.of("shop.refused", file.getFileName(), e.getMessage()));
+        } catch (RuntimeException | Error e) {
+            // A fault of ours over one file: the others come in all the same.
+            LOG.error("{} could not be taken", file, e);
+            arriving.refused.add(Labels.of("shop.refused", file.getFileName(), e));
         }
     }
 

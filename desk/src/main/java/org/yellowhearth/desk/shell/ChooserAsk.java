@@ -3,10 +3,13 @@ package org.yellowhearth.desk.shell;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
+import org.yellowhearth.records.photo.PhotoStore;
 
 /** Asks with the platform's own file chooser. */
 public final class ChooserAsk implements FileAsk {
@@ -32,7 +35,8 @@ public final class ChooserAsk implements FileAsk {
     public List<Path> photographs() {
         FileChooser chooser = new FileChooser();
         chooser.getExtensionFilters()
-                .add(new FileChooser.ExtensionFilter("Photographs", "*.jpg", "*.jpeg", "*.JPG", "*.JPEG", "*.png", "*.PNG"));
+                .add(new FileChooser.ExtensionFilter("Photographs", PhotoStore.endings().stream().sorted()
+                        .flatMap(e -> Stream.of("*." + e, "*." + e.toUpperCase(Locale.ROOT))).toList()));
         List<File> files = chooser.showOpenMultipleDialog(owner);
         return files == null ? List.of() : files.stream().map(File::toPath).toList();
     }

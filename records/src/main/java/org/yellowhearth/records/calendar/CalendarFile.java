@@ -51,8 +51,8 @@ public final class CalendarFile {
     private static final int AHEAD_DAYS = 62;
     private static final int MOST_RECURRENCES = 100;
     private static final int LONGEST = 400;
-    /** Lines shall have no more than 75 octets, and some letters have two. */
-    private static final int FOLD = 60;
+    /** Octets of a line, at most (RFC 5545, 3.1). */
+    private static final int FOLD = 75;
 
     private CalendarFile() {
     }
@@ -101,12 +101,31 @@ public final class CalendarFile {
         }
         StringWriter text = new StringWriter();
         try (ICalWriter writer = new ICalWriter(text, ICalVersion.V2_0)) {
-            writer.getVObjectWriter().getFoldedLineWriter().setLineLength(FOLD);
+            writer.getVObjectWriter().getFoldedLineWriter().setLineLength(null);
             writer.write(calendar);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return text.toString();
+        return folded(text.toString());
+    }
+
+    /** No line is longer than 75 octets (RFC 5545, 3.1): counted as they are written, in UTF-8, and no letter is parted. */
+    static String folded(String text) {
+        StringBuilder out = new StringBuilder(text.length());
+        int octets = 0;
+        for (int at = 0; at < text.length();) {
+            int letter = text.codePointAt(at);
+            int size = letter < 0x80 ? 1 : letter < 0x800 ? 2 : letter < 0x10000 ? 3 : 4;
+            boolean end = letter == '\r' || letter == '\n';
+            if (!end && octets + size > FOLD) {
+                out.append("\r\n ");
+                octets = 1;
+            }
+            out.appendCodePoint(letter);
+            octets = end ? 0 : octets + size;
+            at += Character.charCount(letter);
+        }
+        return out.toString();
     }
 
     private static ICalDate day(LocalDate day) {

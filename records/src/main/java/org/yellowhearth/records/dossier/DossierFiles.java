@@ -1,10 +1,12 @@
 package org.yellowhearth.records.dossier;
 
 import java.io.IOException;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.LocalDate;
+
+import org.yellowhearth.records.files.NewFile;
 
 /** Where dossiers go, and under what names: one that is there is never overwritten. */
 public final class DossierFiles {
@@ -25,9 +27,15 @@ public final class DossierFiles {
      */
     public static Path writeInto(Path folder, String set, LocalDate day, byte[] pdf) throws IOException {
         Files.createDirectories(folder);
-        Path temporary = Files.createTempFile(folder, ".dossier", ".tmp");
-        Files.write(temporary, pdf);
-        return Files.move(temporary, free(folder, set, day, ".pdf"), StandardCopyOption.ATOMIC_MOVE);
+        while (true) {
+            Path file = free(folder, set, day, ".pdf");
+            try {
+                NewFile.write(file, pdf);
+                return file;
+            } catch (FileAlreadyExistsException _) {
+                // Another program took the name meanwhile: the next one.
+            }
+        }
     }
 
     /** A name in a folder that is not taken yet. */
@@ -41,8 +49,14 @@ public final class DossierFiles {
     }
 
     private static String name(String set, LocalDate day, int copy) {
-        String name = set.replaceAll("[^\\p{L}\\p{N} .-]", "").strip();
-        String shortName = name.isEmpty() ? "set" : name.substring(0, Math.min(LONGEST, name.length())).strip();
-        return shortName + " dossier " + day + (copy == 1 ? "" : " (" + copy + ")");
+        return plain(set) + " dossier " + day + (copy == 1 ? "" : " (" + copy + ")");
+    }
+
+    /** The name of a set as a file may be called: letters of any script and figures, not too many. */
+    public static String plain(String set) {
+        String name = set.replaceAll("[^\\p{L}\\p{M}\\p{N} .-]", "").strip();
+        int end = name.length() <= LONGEST ? name.length() : name.offsetByCodePoints(0, name.codePointCount(0, LONGEST));
+        String shortName = name.substring(0, end).strip();
+        return shortName.isEmpty() ? "set" : shortName;
     }
 }

@@ -33,7 +33,7 @@ public final class JobBundle implements AutoCloseable {
     private static final long MOST_BYTES = 4_000_000_000L;
     private static final int LONGEST_NAME = 240;
     private static final int BUFFER = 1 << 16;
-    private static final Set<String> PICTURES = Set.of("jpg", "jpeg", "png");
+    private static final Set<String> JOBS = Set.of("json", "hearthjob");
 
     private final Path folder;
     private final List<Path> jobs;
@@ -48,7 +48,7 @@ public final class JobBundle implements AutoCloseable {
         return ending(file.getFileName().toString()).equals("zip");
     }
 
-    /** The JSON files that were in it, each with its photographs beside it. */
+    /** The job files that were in it, each with its photographs beside it. */
     public List<Path> jobs() {
         return jobs;
     }
@@ -81,7 +81,7 @@ public final class JobBundle implements AutoCloseable {
                         throw bad(name, "leads out of the folder it belongs in");
                     }
                     Files.createDirectories(target.getParent());
-                    boolean json = ending(name).equals("json");
+                    boolean json = JOBS.contains(ending(name));
                     long most = Math.min(left, json ? JsonText.LARGEST_BYTES : PhotoStore.MOST_BYTES);
                     left -= copy(file.getInputStream(e), target, most, name);
                     if (json) {
@@ -90,16 +90,16 @@ public final class JobBundle implements AutoCloseable {
                 }
             }
             if (jobs.isEmpty()) {
-                throw new BadFileException("there is no job file (.json) in this ZIP", 0, "");
+                throw new BadFileException("there is no job file (.json or .hearthjob) in this ZIP", 0, "");
             }
             jobs.sort(Comparator.naturalOrder());
             return new JobBundle(folder, jobs);
         } catch (ZipException e) {
-            sweep(folder);
+            NewFile.sweep(folder);
             throw new BadFileException("this is no ZIP, or a damaged one: " + e.getMessage() + ". Fetch or pack it again.", 0,
                     "");
         } catch (IOException | RuntimeException e) {
-            sweep(folder);
+            NewFile.sweep(folder);
             throw e;
         }
     }
@@ -134,7 +134,7 @@ public final class JobBundle implements AutoCloseable {
     private static boolean wanted(String name) {
         String last = name.substring(name.lastIndexOf('/') + 1);
         return !name.startsWith("__MACOSX/") && !last.startsWith(".")
-                && (ending(last).equals("json") || PICTURES.contains(ending(last)));
+                && (JOBS.contains(ending(last)) || PhotoStore.endings().contains(ending(last)));
     }
 
     private static String ending(String name) {
@@ -173,14 +173,6 @@ public final class JobBundle implements AutoCloseable {
 
     @Override
     public void close() throws IOException {
-        sweep(folder);
-    }
-
-    private static void sweep(Path folder) throws IOException {
-        try (Stream<Path> all = Files.walk(folder)) {
-            for (Path p : all.sorted(Comparator.reverseOrder()).toList()) {
-                Files.delete(p);
-            }
-        }
+        NewFile.sweep(folder);
     }
 }

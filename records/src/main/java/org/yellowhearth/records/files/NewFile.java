@@ -5,18 +5,38 @@ import java.io.OutputStream;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.Comparator;
+import java.util.Locale;
+import java.util.concurrent.ThreadLocalRandom;
+import java.util.stream.Stream;
 
-/** Files that appear whole or not at all, and never in the place of another. */
+/**
+ * Files and folders that appear whole or not at all, and never in the place of another. What is written is for others to read: it gets the rights that
+ * new files of this person usually have, on whatever file system the drive has.
+ */
 public final class NewFile {
+    private static final int TRIES = 20;
+
     private NewFile() {
     }
 
     /** Writes the content of a file. */
     public interface Content {
         void writeTo(OutputStream out) throws IOException;
+    }
+
+    /** Writes the content of a folder. */
+    public interface FolderContent {
+        void writeInto(Path folder) throws IOException;
+    }
+
+    private interface Making {
+        Path at(Path place) throws IOException;
     }
 
     /** Writes bytes. */
@@ -33,7 +53,7 @@ public final class NewFile {
     public static void write(Path file, Content content) throws IOException {
         Path whole = file.toAbsolutePath();
         refuseIfThere(whole);
-        Path part = Files.createTempFile(whole.getParent(), ".", ".part");
+        Path part = beside(whole, Files::createFile);
         try {
             try (FileChannel channel = FileChannel.open(part, StandardOpenOption.WRITE)) {
                 OutputStream out = Channels.newOutputStream(channel);
@@ -47,19 +67,74 @@ public final class NewFile {
         }
     }
 
-    /** A link refuses a name that is taken even where two programs ask at once; where there are no links the name is looked at first. */
+    /**
+     * The same for a folder: it is filled under another name beside its place and gets its own only when all of it is there. What fails leaves nothing
+     * that would stand in the way of a second try.
+     *
+     * @throws FileAlreadyExistsException where something of that name is there
+     */
+    public static void writeFolder(Path folder, FolderContent content) throws IOException {
+        Path whole = folder.toAbsolutePath();
+        refuseIfThere(whole);
+        Path part = beside(whole, Files::createDirectory);
+        try {
+            content.writeInto(part);
+            refuseIfThere(whole);
+            Files.move(part, whole);
+        } finally {
+            sweep(part);
+        }
+    }
+
+    /** A name that nothing else has, on the same drive. */
+    private static Path beside(Path whole, Making making) throws IOException {
+        for (int k = 0;; k++) {
+            Path part = whole.resolveSibling(
+                    String.format(Locale.ROOT, ".%016x.part", ThreadLocalRandom.current().nextLong()));
+            try {
+                return making.at(part);
+            } catch (FileAlreadyExistsException e) {
+                if (k == TRIES) {
+                    throw e;
+                }
+            }
+        }
+    }
+
+    /**
+     * A link refuses a name that is taken even where two programs ask at once. Memory sticks and cards (FAT, exFAT) and some drives of a network know no
+     * links: there the name is looked at first.
+     */
     private static void name(Path part, Path whole) throws IOException {
         try {
             Files.createLink(whole, part);
-        } catch (UnsupportedOperationException e) {
+        } catch (FileAlreadyExistsException e) {
+            throw taken(whole);
+        } catch (FileSystemException | UnsupportedOperationException _) {
             refuseIfThere(whole);
             Files.move(part, whole);
         }
     }
 
     private static void refuseIfThere(Path file) throws FileAlreadyExistsException {
-        if (Files.exists(file)) {
-            throw new FileAlreadyExistsException(file.toString(), null, "it is there already; choose another name");
+        if (Files.exists(file, LinkOption.NOFOLLOW_LINKS)) {
+            throw taken(file);
+        }
+    }
+
+    private static FileAlreadyExistsException taken(Path file) {
+        return new FileAlreadyExistsException(file.toString(), null, "it is there already; choose another name");
+    }
+
+    /** Deletes a folder of our own with all that is in it, where it is there. */
+    static void sweep(Path folder) throws IOException {
+        if (!Files.exists(folder, LinkOption.NOFOLLOW_LINKS)) {
+            return;
+        }
+        try (Stream<Path> all = Files.walk(folder)) {
+            for (Path p : all.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(p);
+            }
         }
     }
 }

@@ -10,10 +10,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.records.drawing.PlotSvg;
+import org.yellowhearth.records.files.NewFile;
 import org.yellowhearth.records.folio.Folio.Block;
 
 /**
@@ -49,39 +49,22 @@ public final class WebFolio {
      * @throws FileAlreadyExistsException where something of that name is there
      */
     public static Path writeInto(Path folder, Folio folio, Form form, Watcher watcher) throws IOException {
-        Path whole = folder.toAbsolutePath();
-        if (Files.exists(whole)) {
-            throw new FileAlreadyExistsException(whole.toString(), null, "it is there already; choose another name");
-        }
-        Path making = Files.createTempDirectory(whole.getParent(), ".folio");
-        try {
+        NewFile.writeFolder(folder, making -> {
             List<Path> pictures = new ArrayList<>();
             List<String> drawings = new ArrayList<>();
             String text = form == Form.HTML ? html(folio, pictures) : markdown(folio, pictures, drawings);
             Files.write(making.resolve(form.file), text.getBytes(StandardCharsets.UTF_8));
             for (int k = 0; k < pictures.size(); k++) {
-                Files.copy(pictures.get(k), making.resolve(name(k, pictures.get(k))));
+                Path picture = pictures.get(k);
+                NewFile.write(making.resolve(name(k, picture)), out -> Files.copy(picture, out));
                 PdfFolio.tell(watcher, k + 1, pictures.size());
             }
             for (int k = 0; k < drawings.size(); k++) {
                 Files.write(making.resolve(drawing(k)), drawings.get(k).getBytes(StandardCharsets.UTF_8));
             }
             PdfFolio.tell(watcher, 1, 1);
-            Files.move(making, whole);
-        } catch (IOException | RuntimeException e) {
-            sweep(making);
-            throw e;
-        }
-        return whole.resolve(form.file);
-    }
-
-    private static void sweep(Path making) throws IOException {
-        try (Stream<Path> all = Files.list(making)) {
-            for (Path file : all.toList()) {
-                Files.delete(file);
-            }
-        }
-        Files.delete(making);
+        });
+        return folder.toAbsolutePath().resolve(form.file);
     }
 
     private static String name(int number, Path picture) {

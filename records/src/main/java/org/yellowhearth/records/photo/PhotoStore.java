@@ -1,13 +1,15 @@
 package org.yellowhearth.records.photo;
 
-import com.drew.imaging.ImageMetadataReader;
-import com.drew.imaging.ImageProcessingException;
+import com.drew.imaging.jpeg.JpegMetadataReader;
+import com.drew.imaging.jpeg.JpegProcessingException;
 import com.drew.metadata.Directory;
 import com.drew.metadata.Metadata;
 import com.drew.metadata.exif.ExifDirectoryBase;
 import com.drew.metadata.exif.ExifIFD0Directory;
+import com.drew.metadata.exif.ExifReader;
 import com.drew.metadata.exif.ExifSubIFDDirectory;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -22,12 +24,14 @@ import java.security.NoSuchAlgorithmException;
 import java.time.DateTimeException;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
@@ -35,6 +39,7 @@ import javax.imageio.stream.ImageInputStream;
 import net.coobird.thumbnailator.Thumbnails;
 import net.coobird.thumbnailator.filters.Flip;
 import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.records.files.NewFile;
 
 /**
  * The folder of photographs in a shop. A photograph is copied byte for byte under the SHA-256 of its bytes before anything names
@@ -45,7 +50,12 @@ public final class PhotoStore {
     public static final long MOST_BYTES = 100_000_000;
     /** The most pixels that are taken. */
     public static final long MOST_PIXELS = 250_000_000;
+    /** The longest side that is taken, in pixels: as much as a JPEG can have. */
+    public static final int LONGEST_SIDE = 65_535;
+    /** What is taken: the name of a format, and the ending that its files are kept with. */
     private static final Map<String, String> ENDINGS = Map.of("jpeg", "jpg", "png", "png", "gif", "gif", "bmp", "bmp");
+    /** The notes of a camera stand near the beginning of a file. */
+    private static final int NOTES_BYTES = 2_000_000;
     private static final DateTimeFormatter EXIF = DateTimeFormatter.ofPattern("yyyy:MM:dd HH:mm:ss", Locale.ROOT);
 
     private final Path folder;
@@ -103,7 +113,7 @@ public final class PhotoStore {
         Shape shape = shape(copy, name);
         Metadata metadata = metadata(copy);
         int turn = orientation(metadata);
-        BufferedImage large = upright(subsampled(copy, name, Size.LARGE), turn, Size.LARGE);
+        BufferedImage large = shown(copy, name, turn, Size.LARGE);
         Path kept = folder.resolve(hash + "." + shape.ending);
         if (!Files.exists(kept)) {
             Files.move(copy, kept, StandardCopyOption.ATOMIC_MOVE);
@@ -142,9 +152,10 @@ public final class PhotoStore {
             try {
                 int width = reader.getWidth(0);
                 int height = reader.getHeight(0);
-                if ((long) width * height > MOST_PIXELS) {
+                if ((long) width * height > MOST_PIXELS || Math.max(width, height) > LONGEST_SIDE) {
                     throw new BadPhotographException(name + " has " + width + " × " + height + " pixels; expected at most "
-                            + MOST_PIXELS / 1_000_000 + " million. Save it smaller and pick that.");
+                            + MOST_PIXELS / 1_000_000 + " million, and no side longer than " + LONGEST_SIDE
+                            + ". Save it smaller and pick that.");
                 }
                 return new Shape(width, height, ENDINGS.get(reader.getFormatName().toLowerCase(Locale.ROOT)));
             } finally {
@@ -189,11 +200,23 @@ public final class PhotoStore {
         }
     }
 
+    /** A picture of a file, small enough to be shown; what cannot be drawn is the file's fault and not the drive's. */
+    private static BufferedImage shown(Path file, String name, int turn, Size size) throws BadPhotographException {
+        BufferedImage read = subsampled(file, name, size);
+        try {
+            return upright(read, turn, size);
+        } catch (IOException | RuntimeException e) {
+            throw unreadable(name, e);
+        }
+    }
+
     /** Turned and mirrored by the camera's note of how it was held (EXIF orientation 1 to 8). */
     private static BufferedImage upright(BufferedImage image, int orientation, Size size) throws IOException {
         int[] degrees = {0, 0, 0, 180, 180, 90, 90, 270, 270};
         double scale = Math.min(1, (double) size.pixels / Math.max(image.getWidth(), image.getHeight()));
-        Thumbnails.Builder<BufferedImage> picture = Thumbnails.of(image).scale(scale).imageType(BufferedImage.TYPE_INT_RGB);
+        // However narrow a picture is, a pixel of it remains.
+        Thumbnails.Builder<BufferedImage> picture = Thumbnails.of(image).forceSize(scaled(image.getWidth(), scale),
+                scaled(image.getHeight(), scale)).imageType(BufferedImage.TYPE_INT_RGB);
         if (degrees[orientation] != 0) {
             picture.rotate(degrees[orientation]);
         }
@@ -202,6 +225,10 @@ public final class PhotoStore {
             picture.addFilter(Flip.HORIZONTAL);
         }
         return picture.asBufferedImage();
+    }
+
+    private static int scaled(int pixels, double scale) {
+        return Math.max(1, (int) Math.round(scale * pixels));
     }
 
     private static void written(BufferedImage image, Path file) throws IOException {
@@ -218,10 +245,15 @@ public final class PhotoStore {
         }
     }
 
-    private static Metadata metadata(Path file) throws IOException {
-        try {
-            return ImageMetadataReader.readMetadata(file.toFile());
-        } catch (ImageProcessingException e) {
+    /**
+     * What the camera noted in a JPEG (EXIF). Only that is looked for, and only at the beginning of the file: what else is packed into pictures is of no use
+     * here, and some of it unpacks to more than any memory holds.
+     */
+    private static Metadata metadata(Path file) {
+        try (InputStream in = Files.newInputStream(file)) {
+            return JpegMetadataReader.readMetadata(new ByteArrayInputStream(in.readNBytes(NOTES_BYTES)),
+                    List.of(new ExifReader()));
+        } catch (JpegProcessingException | IOException e) {
             // A picture without readable notes from the camera is still a picture: it has no time and stands as it is.
             return new Metadata();
         }
@@ -247,18 +279,30 @@ public final class PhotoStore {
     /**
      * Takes the photographs that a job names from the folder beside its file, as far as they are there and are what they are called.
      * One that is missing or damaged stays missing; the job names it all the same.
+     *
+     * @return what is to be told of those that could not be taken
      */
-    public void takeFrom(Path folderBeside, List<Photograph> photographs) throws BadPhotographException {
+    public List<String> takeFrom(Path folderBeside, List<Photograph> photographs) {
+        List<String> troubles = new ArrayList<>();
         for (Photograph p : photographs) {
             Path beside = folderBeside.resolve(p.file());
             if (!has(p) && Files.isRegularFile(beside)) {
-                Photograph taken = take(beside, p.id());
-                if (!taken.file().equals(p.file())) {
-                    throw new BadPhotographException(p.file() + " beside the job is another photograph than the job names. "
-                            + "It was kept, but nothing names it.");
+                try {
+                    if (!take(beside, p.id()).file().equals(p.file())) {
+                        troubles.add(p.file() + " beside the job is another photograph than the job names. "
+                                + "It was kept, but nothing names it.");
+                    }
+                } catch (BadPhotographException e) {
+                    troubles.add(e.getMessage());
                 }
             }
         }
+        return troubles;
+    }
+
+    /** The endings of files that are taken, as the JDK's readers name them. */
+    public static Set<String> endings() {
+        return Set.of("jpg", "jpeg", "png", "gif", "bmp");
     }
 
     /** Copies the photographs of a job into a folder beside its file; those that are there already are left alone. */
@@ -266,7 +310,7 @@ public final class PhotoStore {
         for (Photograph p : photographs) {
             if (has(p) && !Files.exists(folderBeside.resolve(p.file()))) {
                 Files.createDirectories(folderBeside);
-                Files.copy(original(p), folderBeside.resolve(p.file()));
+                NewFile.write(folderBeside.resolve(p.file()), out -> Files.copy(original(p), out));
             }
         }
     }
@@ -302,7 +346,7 @@ public final class PhotoStore {
                     photograph.original() + " is not in this shop. Bring the photograph itself in again.");
         }
         try {
-            written(upright(subsampled(original, photograph.original(), size), orientation(metadata(original)), size), picture);
+            written(shown(original, photograph.original(), orientation(metadata(original)), size), picture);
             return picture;
         } catch (IOException e) {
             throw new BadPhotographException(photograph.original() + " could not be made smaller: " + e.getMessage(), e);

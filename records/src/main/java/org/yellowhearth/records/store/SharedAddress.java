@@ -5,7 +5,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 
-/** Where a bench finds the shop that it shares with others: one line in a file of its own folder, so that anybody can read and take it away. */
+import org.yellowhearth.records.files.PrivateFiles;
+
+/** Where a bench finds the shop that it shares with others: one line in a file of its own folder that only this person can read, and can take away. */
 public final class SharedAddress {
     private static final String FILE = "shared.address";
 
@@ -16,6 +18,7 @@ public final class SharedAddress {
     public static Optional<String> of(Path folder) {
         try {
             Path file = folder.resolve(FILE);
+            PrivateFiles.close(file);
             return Files.exists(file)
                     ? Optional.of(Files.readString(file).strip()).filter(a -> !a.isEmpty())
                     : Optional.empty();
@@ -28,11 +31,11 @@ public final class SharedAddress {
     /** Says from the next start on where it works; an empty address leads back into its own shop. */
     public static void set(Path folder, String address) {
         try {
-            Files.createDirectories(folder);
+            PrivateFiles.folder(folder);
             if (address.isBlank()) {
                 Files.deleteIfExists(folder.resolve(FILE));
             } else {
-                Files.writeString(folder.resolve(FILE), address.strip() + "\n");
+                PrivateFiles.write(folder.resolve(FILE), address.strip() + "\n");
             }
         } catch (IOException e) {
             throw new ShopException("Where the shared shop is could not be written down: " + e.getMessage()

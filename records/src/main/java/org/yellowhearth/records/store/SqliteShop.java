@@ -24,6 +24,7 @@ import org.sqlite.SQLiteDataSource;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.records.archive.Hit;
 import org.yellowhearth.records.archive.Search;
+import org.yellowhearth.records.files.PrivateFiles;
 
 /**
  * A shop in a SQLite file: write-ahead log, full synchronisation, one writer, every append one transaction. A lock beside the file
@@ -79,7 +80,7 @@ public final class SqliteShop extends SqlShop {
 
     private static FileChannel lock(Path folder) {
         try {
-            Files.createDirectories(folder);
+            PrivateFiles.folder(folder);
             FileChannel channel = FileChannel.open(folder.resolve("shop.lock"), StandardOpenOption.CREATE,
                     StandardOpenOption.WRITE);
             FileLock lock = tryLock(channel);

@@ -61,6 +61,11 @@ public class CalendarFileTest {
         }
         String text = CalendarFile.text(all, NOW);
         assertThat(text.lines().mapToInt(l -> l.getBytes(StandardCharsets.UTF_8).length).max().orElse(0)).isLessThanOrEqualTo(75);
+        String wide = "DESCRIPTION:" + "受信機 📻 ".repeat(40) + "\r\nEND:X\r\n";
+        String folded = CalendarFile.folded(wide);
+        assertThat(folded.lines().map(l -> l.getBytes(StandardCharsets.UTF_8).length).toList()).allMatch(n -> n <= 75)
+                .as("nearly full").anyMatch(n -> n > 70);
+        assertThat(folded.replace("\r\n ", "")).as("nothing but folds was put in").isEqualTo(wide);
         Calendar calendar = new CalendarBuilder().build(new StringReader(text));
         List<VEvent> events = calendar.getComponents("VEVENT");
         assertThat(events).hasSize(50);

@@ -91,12 +91,15 @@ public class JobBundleTest {
             add(z, "__MACOSX/all/._one.json", new byte[1]);
             add(z, "all/run.sh", new byte[1]);
             add(z, "all/photographs/x.PNG", new byte[1]);
+            add(z, "all/photographs/y.gif", new byte[1]);
+            add(z, "all/photographs/z.bmp", new byte[1]);
+            add(z, "all/Brindle 51.hearthjob", "{}".getBytes(StandardCharsets.UTF_8));
         });
         try (JobBundle bundle = JobBundle.unpack(zip, folder.resolve("unpacked"));
                 Stream<Path> all = Files.walk(folder.resolve("unpacked"))) {
-            assertThat(bundle.jobs()).hasSize(1);
+            assertThat(bundle.jobs()).hasSize(2);
             assertThat(all.filter(Files::isRegularFile).map(p -> p.getFileName().toString()))
-                    .containsExactlyInAnyOrder("one.json", "x.PNG");
+                    .containsExactlyInAnyOrder("one.json", "Brindle 51.hearthjob", "x.PNG", "y.gif", "z.bmp");
         }
     }
 

@@ -138,6 +138,10 @@ public class JobFileTest {
             assertThat(schema().validate(JobWriter.write("x", randomJob(seed)), InputFormat.JSON)).isEmpty();
         }
         assertThat(schema().validate(file(",\"parts\":[{\"ref\":\"C1\"}]"), InputFormat.JSON)).isNotEmpty();
+        assertThat(Files.readString(ROOT.resolve("docs/job.schema.json")))
+                .contains("\"title\": \"Yellow Hearth job file, version " + JobFormat.VERSION + "\"");
+        assertThat(Files.readString(ROOT.resolve("docs/job-format.md"))).contains("version " + JobFormat.VERSION + " (versions 1 to "
+                + (JobFormat.VERSION - 1));
     }
 
     @Test

@@ -9,6 +9,8 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -17,13 +19,16 @@ import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 import java.util.zip.CRC32;
+import java.util.zip.DeflaterOutputStream;
 import javax.imageio.ImageIO;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.Photograph;
+import org.yellowhearth.records.files.JobBundle;
 
 public class PhotoStoreTest {
     private Path folder;
@@ -150,8 +155,86 @@ public class PhotoStoreTest {
         assertThat(catchThrowableOfType(BadPhotographException.class, () -> other.picture(p, PhotoStore.Size.SMALL)))
                 .hasMessageContaining("not in this shop");
         store.copyTo(folder.resolve("beside"), List.of(p));
-        other.takeFrom(folder.resolve("beside"), List.of(p));
+        assertThat(other.takeFrom(folder.resolve("beside"), List.of(p))).isEmpty();
         assertThat(other.has(p)).isTrue();
+    }
+
+    @Test
+    public void oneDamagedPhotographBesideAJobDoesNotKeepTheOthersOut() throws Exception {
+        Photograph bad = store.take(file("a.png", png(50, 40)), "p");
+        Photograph good = store.take(file("b.png", png(40, 50)), "q");
+        Path beside = folder.resolve("beside");
+        store.copyTo(beside, List.of(bad, good));
+        Files.write(beside.resolve(bad.file()), new byte[]{1, 2, 3});
+        PhotoStore other = new PhotoStore(folder.resolve("other"));
+        assertThat(other.takeFrom(beside, List.of(bad, good))).singleElement().asString().contains("is no photograph");
+        assertThat(other.has(bad)).isFalse();
+        assertThat(other.has(good)).isTrue();
+    }
+
+    /** Whatever is taken goes out and comes back, whichever sort it is. */
+    @DataProvider
+    public Object[][] sorts() {
+        return new Object[][]{{"jpg"}, {"png"}, {"gif"}, {"bmp"}};
+    }
+
+    @Test(dataProvider = "sorts")
+    public void everySortComesBackOutOfAZip(String ending) throws Exception {
+        assertThat(PhotoStore.endings()).contains(ending);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        assertThat(ImageIO.write(picture(60, 40), ending, out)).isTrue();
+        Photograph p = store.take(file("a." + ending.toUpperCase(Locale.ROOT), out.toByteArray()), "p");
+        assertThat(p.file()).endsWith("." + ending);
+        Path zip = folder.resolve("out.zip");
+        JobBundle.write(zip, "job.hearthjob", "{}", List.of(store.original(p)));
+        PhotoStore other = new PhotoStore(folder.resolve("other"));
+        try (JobBundle bundle = JobBundle.unpack(zip, folder.resolve("unpacked"))) {
+            assertThat(other.takeFrom(bundle.jobs().getFirst().resolveSibling("photographs"), List.of(p))).isEmpty();
+        }
+        assertThat(Files.readAllBytes(other.original(p))).isEqualTo(out.toByteArray());
+    }
+
+    /** A PNG of few colours (PNG specification, chunks PLTE and zTXt) in which a comment unpacks to very much. */
+    private static byte[] talkative(int megabytes) throws IOException {
+        BufferedImage few = new BufferedImage(40, 30, BufferedImage.TYPE_BYTE_INDEXED);
+        ByteArrayOutputStream plain = new ByteArrayOutputStream();
+        ImageIO.write(few, "png", plain);
+        ByteArrayOutputStream text = new ByteArrayOutputStream();
+        text.write("zTXt".getBytes(StandardCharsets.ISO_8859_1));
+        text.write("Comment\0\0".getBytes(StandardCharsets.ISO_8859_1));
+        try (DeflaterOutputStream packed = new DeflaterOutputStream(text)) {
+            byte[] megabyte = new byte[1_000_000];
+            for (int k = 0; k < megabytes; k++) {
+                packed.write(megabyte);
+            }
+        }
+        CRC32 crc = new CRC32();
+        crc.update(text.toByteArray());
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        DataOutputStream d = new DataOutputStream(out);
+        d.write(plain.toByteArray(), 0, 33);
+        d.writeInt(text.size() - 4);
+        text.writeTo(d);
+        d.writeInt((int) crc.getValue());
+        d.write(plain.toByteArray(), 33, plain.size() - 33);
+        return out.toByteArray();
+    }
+
+    @Test
+    public void aCommentThatUnpacksToVeryMuchIsNotUnpacked() throws Exception {
+        Path file = file("talkative.png", talkative(400));
+        com.sun.management.ThreadMXBean threads = (com.sun.management.ThreadMXBean) ManagementFactory.getThreadMXBean();
+        long before = threads.getCurrentThreadAllocatedBytes();
+        Photograph p = store.take(file, "p");
+        assertThat(threads.getCurrentThreadAllocatedBytes() - before).as("bytes of memory").isLessThan(100_000_000);
+        assertThat(List.of(p.widthPixels(), p.heightPixels())).containsExactly(40, 30);
+    }
+
+    @Test
+    public void aNarrowStripIsShownAllTheSame() throws Exception {
+        Photograph p = store.take(file("strip.png", png(9000, 2)), "p");
+        BufferedImage small = ImageIO.read(store.picture(p, PhotoStore.Size.SMALL).toFile());
+        assertThat(List.of(small.getWidth(), small.getHeight())).containsExactly(360, 1);
     }
 
     private static byte[] png(int width, int height) throws IOException {
@@ -160,17 +243,12 @@ public class PhotoStoreTest {
         return out.toByteArray();
     }
 
-    /** A PNG that says it is a hundred thousand pixels square. */
-    private static byte[] bomb() throws IOException {
+    /** A PNG that says it is of another size. */
+    private static byte[] bomb(int width, int height) throws IOException {
         byte[] png = png(8, 8);
         byte[] header = new byte[17];
         System.arraycopy(png, 12, header, 0, 17);
-        for (int side = 4; side <= 8; side += 4) {
-            header[side] = 0;
-            header[side + 1] = 1;
-            header[side + 2] = (byte) 0x86;
-            header[side + 3] = (byte) 0xA0;
-        }
+        ByteBuffer.wrap(header).putInt(4, width).putInt(8, height);
         System.arraycopy(header, 0, png, 12, 17);
         CRC32 crc = new CRC32();
         crc.update(header);
@@ -187,7 +265,10 @@ public class PhotoStoreTest {
         return new Object[][]{{"empty.jpg", new byte[0], "no photograph"},
                 {"letter.jpg", "Dear Sir, the set hums.".getBytes(StandardCharsets.UTF_8), "no photograph"},
                 {"cut.jpg", cut, "damaged"},
-                {"bomb.png", bomb(), "100000 × 100000 pixels"}};
+                {"cut.png", Arrays.copyOf(png(300, 300), 200), "damaged"},
+                {"cut-head.png", Arrays.copyOf(png(300, 300), 20), "damaged"},
+                {"bomb.png", bomb(100_000, 100_000), "100000 × 100000 pixels"},
+                {"strip.png", bomb(249_000_000, 1), "249000000 × 1 pixels"}};
     }
 
     @Test(dataProvider = "refused")
@@ -195,6 +276,7 @@ public class PhotoStoreTest {
         Path bad = file(name, bytes);
         BadPhotographException e = catchThrowableOfType(BadPhotographException.class, () -> store.take(bad, "p"));
         assertThat(e).hasMessageContaining(why).hasMessageContaining(name);
+        assertThat(e.getMessage()).as("the drive is not to blame").doesNotContain("drive");
         try (Stream<Path> left = Files.list(folder.resolve("shop/photographs"))) {
             assertThat(left).isEmpty();
         }

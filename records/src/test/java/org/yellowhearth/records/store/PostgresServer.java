@@ -80,6 +80,20 @@ final class PostgresServer {
         return "jdbc:postgresql://127.0.0.1:" + port + "/" + name + "?user=hearth";
     }
 
+    /** Lets it offer TLS from now on, with a certificate that it made out to itself. */
+    void offerTls() throws IOException, InterruptedException {
+        asOwner("/usr/bin/openssl", "req", "-new", "-x509", "-days", "2", "-nodes", "-subj", "/CN=localhost", "-out",
+                data() + "/server.crt", "-keyout", data() + "/server.key");
+        asOwner("psql", "-h", "127.0.0.1", "-p", Integer.toString(port), "-U", "hearth", "-d", "postgres", "-c",
+                "alter system set ssl = on");
+        asOwner("pg_ctl", "-D", data(), "-w", "restart", "-l", folder.resolve("log").toString());
+    }
+
+    /** What it wrote into its log. */
+    String log() throws IOException {
+        return Files.readString(folder.resolve("log"));
+    }
+
     private void asOwner(String program, String... arguments) throws IOException, InterruptedException {
         List<String> command = new ArrayList<>(root() ? List.of("runuser", "-u", "postgres", "--") : List.of());
         command.add(programs.resolve(program).toString());
