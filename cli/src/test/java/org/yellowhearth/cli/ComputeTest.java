@@ -13,7 +13,13 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
 import java.util.Random;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import picocli.CommandLine;
@@ -56,6 +62,35 @@ public class ComputeTest {
                "esrOhms": 0.625, "leakOhms": 5e6},
               {"item": "supply-load", "id": "s5", "name": "set", "at": "HT2", "kind": "resistance", "value": 4000}]}
             """;
+
+    /** Every sentence that the demo's sets bring about, in both dialects, read as a careful reader would. */
+    @Test
+    public void whatIsSaidOfWholeSetsReadsWell() throws IOException {
+        Pattern wrong = Pattern.compile("[{}]|''|\\bnull\\b|\\bNaN\\b|Infinity|Optional|\\.\\.(?!\\.)|[,;:] ?[.,;:](?!\\d)");
+        List<String> found = new ArrayList<>();
+        int sentences = 0;
+        try (Stream<Path> files = Files.list(Path.of(System.getProperty("hearth.root"), "demo"))) {
+            for (Path job : files.filter(f -> f.toString().endsWith(".json") && !f.toString().contains("drawer")).sorted().toList()) {
+                for (String dialect : List.of("british", "american")) {
+                    String text = Files.readString(job).replaceFirst("\"dialect\": ?\"\\w+\"", "\"dialect\": \"" + dialect + "\"");
+                    assertThat(run(file(text))).as(err.toString()).isZero();
+                    Deque<JsonNode> left = new ArrayDeque<>(List.of(new ObjectMapper().readTree(out.toString())));
+                    while (!left.isEmpty()) {
+                        JsonNode node = left.pop();
+                        node.forEach(left::push);
+                        if (node.isTextual() && node.asText().contains(" ") && !node.asText().contains("\n")) {
+                            sentences++;
+                            if (wrong.matcher(node.asText()).find()) {
+                                found.add(job.getFileName() + ": " + node.asText());
+                            }
+                        }
+                    }
+                }
+            }
+        }
+        assertThat(sentences).isGreaterThan(1000);
+        assertThat(String.join("\n", found)).isEmpty();
+    }
 
     /** The reference supply full-wave-valve-choke, against what the circuit simulator made of it (see core's golden figures). */
     @Test

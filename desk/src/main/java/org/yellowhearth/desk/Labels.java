@@ -35,6 +35,8 @@ public final class Labels {
     private static final Set<String> TYPED = Set.of("sheet.bench.all", "sheet.typefaces", "stock.file.catalogue");
     private static final Map<String, String> SAID = new ConcurrentHashMap<>();
 
+    private static final Pattern GAP = Pattern.compile("\\{(\\d)}");
+
     private static volatile Dialect dialect = Dialect.BRITISH;
 
     private Labels() {
@@ -70,10 +72,11 @@ public final class Labels {
         if (dialect == Dialect.AMERICAN && !TYPED.contains(key)) {
             text = SAID.computeIfAbsent(text, Labels::american);
         }
-        for (int i = 0; i < gaps.length; i++) {
-            text = text.replace("{" + i + "}", String.valueOf(gaps[i]));
-        }
-        return text;
+        // Gap by gap in one go: what fills one may itself look like another.
+        return GAP.matcher(text).replaceAll(m -> {
+            int gap = Integer.parseInt(m.group(1));
+            return Matcher.quoteReplacement(gap < gaps.length ? String.valueOf(gaps[gap]) : m.group());
+        });
     }
 
     private static String american(String british) {

@@ -23,6 +23,12 @@ public class LabelsTest {
         Labels.speak(Dialect.BRITISH);
     }
 
+    /** What a person typed may look like a gap; it stays what it is. */
+    @Test
+    public void whatFillsAGapIsNoGap() {
+        assertThat(Labels.of("photo.progress", "{1}", "7")).isEqualTo("{1} of 7");
+    }
+
     @Test
     public void theAmericanWorkshopHearsNoBritishWord() throws IOException {
         Properties british = new Properties();

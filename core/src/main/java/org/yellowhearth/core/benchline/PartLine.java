@@ -145,7 +145,7 @@ final class PartLine {
         while (at < words.size()) {
             Token token = words.get(at);
             String folded = token.text().toLowerCase(Locale.ROOT);
-            Optional<Named<Place.Side>> side = named(words, at, Place.Side.class);
+            Optional<Named<Place.Height>> side = named(words, at, Place.Height.class);
             if (side.isPresent()) {
                 place = place.with(d -> d.side = side.get().constant());
                 at += side.get().words();

@@ -22,10 +22,10 @@ import org.yellowhearth.core.part.PartRef;
  * @param photographPin the id of the pin that shows it
  */
 public record Place(String id, PartRef part, String where, OptionalDouble valveMetres, OptionalDouble transformerMetres,
-        OptionalDouble resistorMetres, Side side, String behind, Set<Attachment> moveOver,
+        OptionalDouble resistorMetres, Height side, String behind, Set<Attachment> moveOver,
         String photographPin) implements OfPart {
     /** Where it lies against the source of heat. */
-    public enum Side implements Coded {
+    public enum Height implements Coded {
         UNSTATED, ABOVE, LEVEL, BELOW
     }
 
@@ -45,7 +45,7 @@ public record Place(String id, PartRef part, String where, OptionalDouble valveM
     /** The place of a part of which nothing is known yet; there is one of each part. */
     public static Place of(PartRef part) {
         return new Place("place-" + part, part, "", OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(),
-                Side.UNSTATED, "", Set.of(), "");
+                Height.UNSTATED, "", Set.of(), "");
     }
 
     /** This with something changed. */
@@ -62,7 +62,7 @@ public record Place(String id, PartRef part, String where, OptionalDouble valveM
         public OptionalDouble valveMetres;
         public OptionalDouble transformerMetres;
         public OptionalDouble resistorMetres;
-        public Side side;
+        public Height side;
         public String behind;
         public Set<Attachment> moveOver;
         public String photographPin;

@@ -105,6 +105,11 @@ public record RampPlan(String id, RampKind kind, List<String> fed, boolean valve
             Checked.within("the glow of the lamp", glow, 0, 10);
             bands = List.copyOf(bands);
         }
+
+        /** The same with other bands. */
+        public Step with(List<Band> others) {
+            return new Step(share, mainsVolts, settleSeconds, holdSeconds, heaters, warm, glow, others);
+        }
     }
 
     public RampPlan {

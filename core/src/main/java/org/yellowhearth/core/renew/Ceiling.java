@@ -116,7 +116,10 @@ public record Ceiling(double farads, Message why) {
                 case "unrated" -> Message.of(RenewWords.CEILING_UNRATED, most, Quantity.farads(marked));
                 case "winding" ->
                     Message.of(RenewWords.CEILING_WINDING, most, Quantity.percent(WINDING_RISE - 1));
-                default -> Message.of(RenewWords.CEILING_SURGE, most, Quantity.percent(shares(best).most()));
+                default -> {
+                    double used = shares(best).most();
+                    yield Message.of(used > 1 ? RenewWords.CEILING_SURGE_OVER : RenewWords.CEILING_SURGE, most, Quantity.percent(used));
+                }
             });
         }
 

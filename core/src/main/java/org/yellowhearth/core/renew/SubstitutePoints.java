@@ -16,6 +16,7 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.message.Argument;
+import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Role;
@@ -88,8 +89,12 @@ final class SubstitutePoints {
             return new Point(Message.of(RenewWords.SUB_SAME_VALUE), 0);
         }
         double weight = d < 0 && part.role().duty() != Role.Duty.EXACT ? -LOSS_WEIGHS * d : Math.abs(d);
-        return new Point(Message.of(RenewWords.SUB_OTHER_VALUE, Quantity.percent(Math.abs(v / part.farads() - 1)),
-                Message.term(d < 0 ? "Way.below" : "Way.above"), Quantity.farads(part.farads()), part.role().term()), weight);
+        Quantity off = Quantity.percent(Math.abs(v / part.farads() - 1));
+        Argument way = Message.term(d < 0 ? "Way.below" : "Way.above");
+        Quantity old = Quantity.farads(part.farads());
+        return new Point(part.role() == Role.UNSTATED
+                ? Message.of(RenewWords.SUB_OTHER_VALUE_NO_ROLE, off, way, old)
+                : Message.of(RenewWords.SUB_OTHER_VALUE, off, way, old, part.role().term()), weight);
     }
 
     private Point ratingPoint(double volts) {

@@ -135,7 +135,7 @@ public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
                 throw new StoppedException();
             }
         }
-        return new Ramp(setup.clips(), rungs);
+        return new Ramp(setup.clips(), rightWay(setup.clips(), rungs));
     }
 
     private static Rung rung(Supply supply, Setup setup, double share, Map<Knob, Double> spread, int runs, Watcher watcher) {
@@ -168,7 +168,7 @@ public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
             double surge = c.shows() == RampPlan.Shows.WATTS
                     ? COLD_HEATERS * supply.primary().otherWatts() * share * share
                     : 0;
-            RampPlan.Band band = limited(rightWay(s.band(unsure, swing + surge), c), c, setup);
+            RampPlan.Band band = limited(s.band(unsure, swing + surge), c, setup);
             bands.add(open
                     ? new RampPlan.Band(band.expected(), band.settlingLow(), band.settlingHigh(), band.settlingLow(),
                             band.settlingHigh())
@@ -228,16 +228,35 @@ public record Ramp(List<RampPlan.Clip> clips, List<Rung> rungs) {
                 Math.max(high, volts * (1 + HEATER_UNLOADED) + DIRECT_FLOOR));
     }
 
-    /** A rail that has a sign to speak of never shows the other one. */
-    private static RampPlan.Band rightWay(RampPlan.Band b, RampPlan.Clip clip) {
-        if (clip.shows() != RampPlan.Shows.DIRECT || Math.abs(b.expected()) < NO_SIGN_VOLTS) {
-            return b;
+    /**
+     * A rail that has a sign to speak of at any step never shows the other one, at no step; an AC voltage and what is taken of the mains are never below
+     * nothing.
+     */
+    private static List<Rung> rightWay(List<RampPlan.Clip> clips, List<Rung> rungs) {
+        List<Rung> right = new ArrayList<>();
+        for (Rung r : rungs) {
+            List<RampPlan.Band> bands = new ArrayList<>();
+            for (int k = 0; k < clips.size(); k++) {
+                int clip = k;
+                double most = rungs.stream().mapToDouble(x -> x.step().bands().get(clip).expected())
+                        .reduce(0, (a, b) -> Math.abs(b) > Math.abs(a) ? b : a);
+                RampPlan.Band b = r.step().bands().get(k);
+                bands.add(clips.get(k).shows() != RampPlan.Shows.DIRECT
+                        ? between(b, 0, Double.POSITIVE_INFINITY)
+                        : Math.abs(most) < NO_SIGN_VOLTS
+                                ? b
+                                : most > 0
+                                        ? between(b, -NO_SIGN_VOLTS, Double.POSITIVE_INFINITY)
+                                        : between(b, Double.NEGATIVE_INFINITY, NO_SIGN_VOLTS));
+            }
+            right.add(new Rung(r.step().with(bands), r.watts(), r.supply()));
         }
-        return b.expected() > 0
-                ? new RampPlan.Band(b.expected(), Math.max(b.low(), -NO_SIGN_VOLTS), b.high(),
-                        Math.max(b.settlingLow(), -NO_SIGN_VOLTS), b.settlingHigh())
-                : new RampPlan.Band(b.expected(), b.low(), Math.min(b.high(), NO_SIGN_VOLTS), b.settlingLow(),
-                        Math.min(b.settlingHigh(), NO_SIGN_VOLTS));
+        return right;
+    }
+
+    private static RampPlan.Band between(RampPlan.Band b, double least, double most) {
+        return new RampPlan.Band(b.expected(), Math.clamp(b.low(), least, most), Math.clamp(b.high(), least, most),
+                Math.clamp(b.settlingLow(), least, most), Math.clamp(b.settlingHigh(), least, most));
     }
 
     private static final double NO_SIGN_VOLTS = 0.5;

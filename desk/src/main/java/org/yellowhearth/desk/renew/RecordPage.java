@@ -78,7 +78,7 @@ final class RecordPage extends Page {
         fill(customs, PeriodRecord.customs(job, model().knowledge()), "renew.record.no-year",
                 e -> customs.getChildren().add(text(e.label() + ": " + e.text())));
         if (job.plate().made().isPresent()) {
-            customs.getChildren().add(text(Labels.of("renew.record.memory", words.word(job.plate().kind())), "quiet"));
+            customs.getChildren().add(text(Labels.of("renew.record.memory"), "quiet"));
         }
     }
 }

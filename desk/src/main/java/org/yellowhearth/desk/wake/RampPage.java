@@ -332,8 +332,10 @@ final class RampPage extends Page {
         }
     }
 
-    /** From where to where is no reason to stop. */
+    /** From where to where is no reason to stop; a meter that shows a little on the wrong side of nothing shows nothing. */
     static String range(Clip clip, RampPlan.Band b) {
-        return Describe.shown(clip, b.low()) + " … " + Describe.shown(clip, b.high());
+        double low = b.expected() > 0 ? Math.max(0, b.low()) : b.low();
+        double high = b.expected() < 0 ? Math.min(0, b.high()) : b.high();
+        return Describe.shown(clip, low) + " … " + Describe.shown(clip, high);
     }
 }

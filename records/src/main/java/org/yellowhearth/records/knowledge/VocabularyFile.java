@@ -31,7 +31,7 @@ final class VocabularyFile {
     private static final List<Class<? extends Coded>> TYPES = List.of(Resistor.Make.class, Resistor.Task.class,
             Potentiometer.Taper.class, Rectifier.Make.class, Transistor.Channel.class, Transistor.Material.class,
             Valve.Task.class, Winding.Task.class, Fuse.Speed.class, Battery.Chemistry.class, CanMark.class, Look.Sign.class,
-            StatedValue.Origin.class, Place.Side.class);
+            StatedValue.Origin.class, Place.Height.class);
 
     private VocabularyFile() {
     }

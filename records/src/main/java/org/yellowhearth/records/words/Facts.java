@@ -314,7 +314,7 @@ final class Facts {
 
     private List<String> place(Place p) {
         List<String> all = new ArrayList<>(List.of(p.part().toString(), p.where()));
-        distance(all, Place.Side.UNSTATED == p.side() ? "near" : words.word(p.side()), "valve", p.valveMetres());
+        distance(all, Place.Height.UNSTATED == p.side() ? "near" : words.word(p.side()), "valve", p.valveMetres());
         distance(all, "near", "transformer", p.transformerMetres());
         distance(all, "near", "resistor", p.resistorMetres());
         all.add(p.behind().isEmpty() ? "" : "behind " + p.behind());

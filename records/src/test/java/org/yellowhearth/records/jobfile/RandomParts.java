@@ -132,7 +132,7 @@ final class RandomParts {
             case 1 -> new StatedValue(id, part, one(r, StatedValue.Origin.values()), "8u \"450V\"", maybe(r, 1e-5), maybe(r, 450),
                     one(r, Polarity.values()));
             case 2 -> new Place(id, part, "under the deck", maybe(r, 0.1), maybe(r, 0.1), maybe(r, 0.1),
-                    one(r, Place.Side.values()), "", attachments(r), "");
+                    one(r, Place.Height.values()), "", attachments(r), "");
             case 3 -> new Overrule(id, part, one(r, Verdict.values()), "measured twice");
             case 4 -> new Parallel(id, part, PartRef.of("Z999"));
             case 5 -> new GridCircuit(id, part, 150, 470e3, -10, 5e-3, 40e-3, 240, maybe(r, 500), maybe(r, 12));

@@ -202,7 +202,7 @@ public class WordsTest {
                 Valve.Task.values(), Winding.Task.values(), Fuse.Speed.values(), Battery.Chemistry.values(), CanMark.values(),
                 Qualifier.values(), Bound.End.values(), Contact.values(), MeterLoading.Meter.values(), Look.Sign.values(),
                 StatedValue.Origin.values(),
-                Place.Side.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
+                Place.Height.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
                 DossierScope.Section.values(), SetPapers.Kind.values(),
                 SupplyRectifier.Scheme.values(), SupplyRectifier.Make.values(),
                 SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), Knob.Which.values(), ModelValue.Origin.values(),
@@ -302,7 +302,7 @@ public class WordsTest {
         assertThat(BRITISH.say(Message.of(AssessWords.LEAKAGE_HIGH, Quantity.amperes(2e-3), Quantity.amperes(1e-3)))).isEqualTo(
                 "Leakage 2 mA is above 1 mA.");
         assertThat(BRITISH.say(Message.of(AssessWords.BECAUSE_BAD, Criterion.CAPACITANCE_KEPT.term()))).isEqualTo(
-                "Capacitance kept fails on measurement.");
+                "Capacitance kept: outside its limit.");
         assertThat(BRITISH.say(Message.of(StoryWords.UNDID, Message.of(StoryWords.LIT))))
                 .isEqualTo("Undone: The set was put under power.");
         assertThatThrownBy(() -> Message.of(StoryWords.NOTE, 5)).isInstanceOf(IllegalArgumentException.class);
