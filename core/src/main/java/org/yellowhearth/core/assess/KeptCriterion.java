@@ -1,5 +1,6 @@
 package org.yellowhearth.core.assess;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -38,10 +39,10 @@ final class KeptCriterion {
         Limits.Kept kind = window(c, limits.kept());
         Limits.Kept window = inRole(c, kind);
         boolean high = kept > 1;
-        boolean bad = kept < window.renewBelow() || kept > window.renewAbove();
-        boolean doubtful = kept < window.watchBelow() || kept > window.watchAbove();
+        boolean bad = !Edge.within(kept, window.renewBelow(), window.renewAbove());
+        boolean doubtful = !Edge.within(kept, window.watchBelow(), window.watchAbove());
         // What the kind would have let pass, the role does not.
-        boolean role = doubtful && kept >= kind.watchBelow() && kept <= kind.watchAbove();
+        boolean role = doubtful && Edge.within(kept, kind.watchBelow(), kind.watchAbove());
         Outcome outcome = bad ? Outcome.BAD : doubtful ? Outcome.DOUBTFUL : Outcome.GOOD;
         Limit limit = high
                 ? Limit.atMost(Quantity.percent(bad ? window.renewAbove() : window.watchAbove()))

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.assess;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -47,9 +48,9 @@ final class LeakageCriterion {
         }
         Quantity limit = Quantity.amperes(allowed.getAsDouble());
         OptionalDouble testVolts = reading.conditions().testVolts();
-        boolean over = measured.value() > limit.value();
+        boolean over = !Edge.atMost(measured.value(), limit.value());
         boolean tooSoon = reading.conditions().minutesAtVoltage().stream().anyMatch(m -> m < rule.minutes());
-        boolean atRating = testVolts.stream().anyMatch(v -> v >= NEAR_RATING * rated.getAsDouble());
+        boolean atRating = testVolts.stream().anyMatch(v -> Edge.atLeast(v, NEAR_RATING * rated.getAsDouble()));
         Message working = working(rule, c, limit);
         if (over && tooSoon) {
             return open(measured, source,

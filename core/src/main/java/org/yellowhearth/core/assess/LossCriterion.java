@@ -1,5 +1,6 @@
 package org.yellowhearth.core.assess;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -105,8 +106,8 @@ final class LossCriterion {
                 ToDoubleBiFunction<LossLimit, Double> limitAt) {
             double strict = hertz.orElse(strictest);
             double kind = hertz.orElse(kindest);
-            boolean doubtful = measured.value() > limitAt.applyAsDouble(watch, strict);
-            boolean bad = measured.value() > limitAt.applyAsDouble(renew, kind);
+            boolean doubtful = !Edge.atMost(measured.value(), limitAt.applyAsDouble(watch, strict));
+            boolean bad = !Edge.atMost(measured.value(), limitAt.applyAsDouble(renew, kind));
             if (hertz.isEmpty() && doubtful && !bad) {
                 return Finding.open(criterion, Optional.of(measured), source, Message.of(AssessWords.FREQUENCY_MISSING));
             }

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.assess;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -107,9 +108,9 @@ final class PartCriterion {
         double watchBelow = wider(rule.watchBelow(), 1 + printed.below(), low, false);
         double watchAbove = wider(rule.watchAbove(), 1 + printed.above(), high, true);
         double above = wider(rule.renewAbove(), 1 + printed.above(), high, true);
-        boolean isLow = read < watchBelow;
-        boolean bad = read < below || read > above;
-        boolean doubtful = isLow || read > watchAbove;
+        boolean isLow = !Edge.atLeast(read, watchBelow);
+        boolean bad = !Edge.within(read, below, above);
+        boolean doubtful = isLow || !Edge.atMost(read, watchAbove);
         if (isLow && !alone) {
             return Finding.open(criterion, Optional.of(measured), rule.source(), Message.of(AssessWords.LOW_IN_CIRCUIT));
         }

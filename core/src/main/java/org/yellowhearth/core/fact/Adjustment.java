@@ -1,5 +1,6 @@
 package org.yellowhearth.core.fact;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -51,7 +52,7 @@ public record Adjustment(String id, Adjusted kind, String point, String unit, do
         Checked.within("the target", target, -1e6, 1e6);
         Checked.within("its tolerance", tolerance, 1e-9, 1e6);
         Checked.within("what does harm", harmful, -1e6, 1e6);
-        if (harmful.isPresent() && Math.abs(harmful.getAsDouble() - target) <= tolerance) {
+        if (harmful.isPresent() && Edge.near(harmful.getAsDouble(), target, tolerance)) {
             throw new IllegalArgumentException("what does harm lies within the tolerance of the target");
         }
         turns = List.copyOf(turns);

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.fact;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.OptionalDouble;
 
 import org.yellowhearth.core.message.Coded;
@@ -38,7 +39,7 @@ public record ProofFigure(String id, Measurand measurand, String how, String uni
     /** Whether what is promised is missed. */
     public boolean beyond() {
         return bound.isPresent() && after.isPresent() && (measurand.lessIsBetter()
-                ? after.getAsDouble() > bound.getAsDouble()
-                : after.getAsDouble() < bound.getAsDouble());
+                ? !Edge.atMost(after.getAsDouble(), bound.getAsDouble())
+                : !Edge.atLeast(after.getAsDouble(), bound.getAsDouble()));
     }
 }

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.fact;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.List;
 import java.util.OptionalDouble;
 
@@ -80,7 +81,7 @@ public record RampPlan(String id, RampKind kind, List<String> fed, boolean valve
 
         /** Whether a reading is no reason to stop. */
         public boolean holds(double read, boolean settled) {
-            return read >= (settled ? low : settlingLow) && read <= (settled ? high : settlingHigh);
+            return Edge.within(read, settled ? low : settlingLow, settled ? high : settlingHigh);
         }
     }
 

@@ -30,8 +30,8 @@ public record DateCode(int year, OptionalInt week, Optional<Month> month, Form f
     private static final int DECADE = 10;
     private static final int FIRST_YEAR_WEEK = 1938;
     private static final double TOO_EARLY = 10;
-    /** However much later a repair came, it is no less likely than so many years after. */
     private static final int LATER = 15;
+    private static final double HARDLY = 0.02;
     private static final int CENTURY = 100;
 
     /** How the digits were taken, the commoner first. */
@@ -102,26 +102,32 @@ public record DateCode(int year, OptionalInt week, Optional<Month> month, Form f
         ToDoubleFunction<DateCode> distance = d -> first.isPresent()
                 ? distance(d.year, first.getAsInt(), last.orElse(first.getAsInt()))
                 : 0;
-        meanings.sort(Comparator.<DateCode>comparingDouble(d -> d.doubt() + distance.applyAsDouble(d))
+        ToDoubleFunction<DateCode> against = d -> d.doubt() + distance.applyAsDouble(d);
+        meanings.sort(Comparator.comparingDouble(against)
                 .thenComparing(DateCode::year, Comparator.reverseOrder()));
         int best = meanings.getFirst().year;
         List<DateCode> others = meanings.stream().filter(d -> d.year != best).toList();
         boolean one = others.isEmpty();
-        boolean apart = others.stream()
-                .allMatch(d -> distance.applyAsDouble(d) - distance.applyAsDouble(meanings.getFirst()) >= 1);
+        boolean apart = first.isPresent() && others.stream()
+                .allMatch(d -> against.applyAsDouble(d) - against.applyAsDouble(meanings.getFirst()) > 1);
         return Optional.of(new Dating(meanings, one ? Settled.PLAIN : apart ? Settled.BY_SET : Settled.OPEN));
     }
 
     /** Years from the set: a part may lie in stock for a while before, and a repair may come any time after. */
     private static double distance(int year, int first, int last) {
         int stock = 3;
-        return year < first - stock ? 2.0 * (first - stock - year) : Math.clamp(year - last - 1, 0, LATER);
+        return year < first - stock ? 2.0 * (first - stock - year) : later(Math.max(0, year - last - 1));
     }
 
     /** Codes of year and week came up in the late thirties (common practice): an earlier one needs a set that speaks for it. */
     private double doubt() {
         boolean early = year < FIRST_YEAR_WEEK && (form == Form.YEAR_WEEK || form == Form.WEEK_YEAR);
         return form.doubt + (early ? TOO_EARLY : 0);
+    }
+
+    /** The longer after, the less likely at first; whether a repair came forty years later or sixty hardly matters. */
+    private static double later(int years) {
+        return Math.min(years, LATER) + HARDLY * Math.max(0, years - LATER);
     }
 
     private static void split(int before, String after, List<DateCode> meanings) {

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.prove;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.List;
 import java.util.OptionalDouble;
 
@@ -47,9 +48,9 @@ public record Accuracy(List<Line> lines, double residual) {
         double error = p.shown() - p.applied();
         double limit = t.ofReading() * Math.abs(p.applied()) + t.ofFullScale() * t.fullScale().orElse(0);
         double reference = t.referenceUncertainty() * Math.abs(p.applied());
-        AccuracyVerdict verdict = Math.abs(error) + reference <= limit
+        AccuracyVerdict verdict = Edge.atMost(Math.abs(error) + reference, limit, p.applied())
                 ? AccuracyVerdict.WITHIN
-                : Math.abs(error) - reference > limit ? AccuracyVerdict.BEYOND : AccuracyVerdict.UNDECIDED;
+                : Edge.atMost(Math.abs(error) - reference, limit, p.applied()) ? AccuracyVerdict.UNDECIDED : AccuracyVerdict.BEYOND;
         return new Line(p.applied(), p.shown(), error,
                 p.applied() == 0 ? OptionalDouble.empty() : OptionalDouble.of(error / Math.abs(p.applied())),
                 t.fullScale().isPresent() ? OptionalDouble.of(error / t.fullScale().getAsDouble()) : OptionalDouble.empty(),

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.prove;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -64,7 +65,7 @@ public record Adjusting(Adjustment of, AdjustState state, OptionalDouble now, Op
         if (harms(a, last.after())) {
             return AdjustState.HARMFUL;
         }
-        if (Math.abs(last.after() - a.target()) > a.tolerance()) {
+        if (!Edge.near(last.after(), a.target(), a.tolerance())) {
             return AdjustState.OUT;
         }
         return last.loaded() ? AdjustState.WITHIN : AdjustState.WITHOUT_LOAD;
@@ -72,8 +73,8 @@ public record Adjusting(Adjustment of, AdjustState state, OptionalDouble now, Op
 
     private static boolean harms(Adjustment a, double value) {
         return a.harmful().isPresent() && (a.harmful().getAsDouble() > a.target()
-                ? value >= a.harmful().getAsDouble()
-                : value <= a.harmful().getAsDouble());
+                ? Edge.atLeast(value, a.harmful().getAsDouble())
+                : Edge.atMost(value, a.harmful().getAsDouble()));
     }
 
     private static OptionalDouble perTurn(List<Turn> turns) {
@@ -91,7 +92,7 @@ public record Adjusting(Adjustment of, AdjustState state, OptionalDouble now, Op
     private static Instant outSince(Adjustment a) {
         Instant since = a.turns().getLast().at();
         for (Turn t : a.turns().reversed()) {
-            if (Math.abs(t.after() - a.target()) <= a.tolerance()) {
+            if (Edge.near(t.after(), a.target(), a.tolerance())) {
                 break;
             }
             since = t.at();

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.prove;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -96,7 +97,7 @@ public record BurnWatch(BurnIn of, List<Channel> channels, List<Due> due, Option
                 ? c.expected()
                 : readings.stream().filter(r -> r.hours() >= Drift.WARM_UP_HOURS).mapToDouble(Drift.At::value).findFirst();
         boolean beyond = !readings.isEmpty() && base.isPresent() && readings.getLast().hours() >= Drift.WARM_UP_HOURS
-                && Math.abs(readings.getLast().value() - base.getAsDouble()) > c.bound();
+                && !Edge.near(readings.getLast().value(), base.getAsDouble(), c.bound());
         return new Channel(c, readings, base, Drift.of(readings, burn.hours(), c.bound()), beyond);
     }
 

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.prove;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -119,9 +120,11 @@ public record VoltageChart(List<Line> lines) {
         double meter = last.map(m -> m.reading.uncertainty().orElse(USUAL_METER)).orElse(0.0);
         ChartVerdict verdict = deviation.isEmpty()
                 ? ChartVerdict.UNREAD
-                : Math.abs(deviation.getAsDouble()) + meter <= tolerance
+                : Edge.atMost(Math.abs(deviation.getAsDouble()) + meter, tolerance, 1)
                         ? ChartVerdict.WITHIN
-                        : Math.abs(deviation.getAsDouble()) - meter > tolerance ? ChartVerdict.OUT : ChartVerdict.UNDECIDED;
+                        : Edge.atMost(Math.abs(deviation.getAsDouble()) - meter, tolerance, 1)
+                                ? ChartVerdict.UNDECIDED
+                                : ChartVerdict.OUT;
         return new Line(t, was, is, byModel, tolerance, deviation, verdict);
     }
 

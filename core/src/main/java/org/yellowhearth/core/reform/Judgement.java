@@ -1,5 +1,6 @@
 package org.yellowhearth.core.reform;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -77,17 +78,17 @@ public record Judgement(Counsel counsel, Optional<Reforming.Rule> rule, Optional
         }
         ReformRun.Point p = run.on().getLast();
         ReformPlan.Bounds bounds = run.plan().bounds();
-        if (p.amperes() > bounds.amperes()) {
+        if (!Edge.atMost(p.amperes(), bounds.amperes())) {
             return Optional.of(Reforming.Rule.CURRENT_ABOVE_BOUND);
         }
-        if (p.amperes() * p.volts() > bounds.watts()) {
+        if (!Edge.atMost(p.amperes() * p.volts(), bounds.watts())) {
             return Optional.of(Reforming.Rule.POWER_ABOVE_BOUND);
         }
-        if (p.celsius().isPresent() && p.celsius().getAsDouble() - coolest(run, roomCelsius) > bounds.warmKelvin()) {
+        if (p.celsius().isPresent() && !Edge.atMost(p.celsius().getAsDouble() - coolest(run, roomCelsius), bounds.warmKelvin(), p.celsius().getAsDouble())) {
             return Optional.of(Reforming.Rule.TOO_WARM);
         }
         double reached = run.on().stream().mapToDouble(ReformRun.Point::volts).max().orElse(0);
-        if (p.volts() < HELD * reached && run.on().size() > 1) {
+        if (!Edge.atLeast(p.volts(), HELD * reached) && run.on().size() > 1) {
             return Optional.of(Reforming.Rule.VOLTAGE_NOT_HOLDING);
         }
         return rising(run.curve()) ? Optional.of(Reforming.Rule.CURRENT_RISING) : Optional.empty();

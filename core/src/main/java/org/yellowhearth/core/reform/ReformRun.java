@@ -1,5 +1,6 @@
 package org.yellowhearth.core.reform;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -122,7 +123,7 @@ public record ReformRun(ReformPlan plan, RunPhase phase, int step, Optional<Inst
 
     /** Whether the leakage last read at a steady voltage is within the gate. */
     public boolean met() {
-        return !curve.isEmpty() && curve.getLast().amperes() <= now().gateAmperes();
+        return !curve.isEmpty() && Edge.atMost(curve.getLast().amperes(), now().gateAmperes());
     }
 
     public boolean last() {

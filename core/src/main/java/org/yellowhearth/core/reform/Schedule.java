@@ -1,5 +1,6 @@
 package org.yellowhearth.core.reform;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -344,7 +345,7 @@ public record Schedule(List<Sitting> sittings, List<Due> dues, List<PartRef> unp
                 free++;
             }
             boolean worthIt = until >= LEAST_SECONDS || l.leftInAll() <= until || (l.work.alone && until > 0);
-            if (free == taken.length || amperes + l.work.amperes > bench.supplyAmperes() * (1 + 1e-9) || !worthIt) {
+            if (free == taken.length || !Edge.atMost(amperes + l.work.amperes, bench.supplyAmperes()) || !worthIt) {
                 return;
             }
             boolean already = l.work.on && l.since == null;

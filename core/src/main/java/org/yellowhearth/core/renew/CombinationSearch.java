@@ -1,5 +1,6 @@
 package org.yellowhearth.core.renew;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -210,7 +211,7 @@ public final class CombinationSearch {
             return;
         }
         Combination c = made.apply(of);
-        if (c.ratedVolts() < wanted.volts * (1 - 1e-9) || c.rippleAmperes().orElse(0) < wanted.rippleAmperes) {
+        if (!Edge.atLeast(c.ratedVolts(), wanted.volts) || c.rippleAmperes().orElse(0) < wanted.rippleAmperes) {
             return;
         }
         best.add(new Found(c, distance));

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.renew;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -97,7 +98,7 @@ public final class ResistorSearch {
     }
 
     private static void keep(Found f, double watts, double tolerance, List<Found> all) {
-        if (f.shares().stream().allMatch(s -> s >= LEAST_SHARE) && f.watts() >= watts * (1 - 1e-9)
+        if (f.shares().stream().allMatch(s -> s >= LEAST_SHARE) && Edge.atLeast(f.watts(), watts)
                 && f.distance() <= Math.log(1 + tolerance) + PER_PART) {
             all.add(f);
         }

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.renew;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -154,7 +155,7 @@ public record Substitutes(Capacitor part, Demand demand, OptionalDouble needed, 
 
         private Window window() {
             Window w = exact ? new Window(0.95, 1.05) : q.knowledge().renew().window(part.role());
-            double top = q.ceiling().map(c -> Math.min(c.farads() * (1 + 1e-6), w.most() * part.farads()))
+            double top = q.ceiling().map(c -> Math.min(c.farads(), w.most() * part.farads()))
                     .orElse(w.most() * part.farads());
             return new Window(w.least() * part.farads(), Math.max(top, part.farads()));
         }
@@ -195,7 +196,7 @@ public record Substitutes(Capacitor part, Demand demand, OptionalDouble needed, 
             if (!kinds.isEmpty() && needed.isPresent()) {
                 List<Substitute> singles = singles();
                 all.addAll(singles);
-                boolean near = !exact && singles.stream().anyMatch(s -> s.combination().farads() >= part.farads() * (1 - 1e-6)
+                boolean near = !exact && singles.stream().anyMatch(s -> Edge.atLeast(s.combination().farads(), part.farads())
                         && s.combination().farads() <= NEAR_ENOUGH * part.farads());
                 if (!mains) {
                     all = merged(singles, combined(), near);
@@ -297,7 +298,7 @@ public record Substitutes(Capacitor part, Demand demand, OptionalDouble needed, 
 
         private Optional<Message> value(StockPart s) {
             double v = s.value();
-            if (v >= window.least() * (1 - 1e-6) && v <= window.most() * (1 + 1e-6)) {
+            if (Edge.within(v, window.least(), window.most())) {
                 return Optional.empty();
             }
             boolean overCeiling = v > window.most() && q.ceiling().filter(k -> v > k.farads()).isPresent();
@@ -309,7 +310,7 @@ public record Substitutes(Capacitor part, Demand demand, OptionalDouble needed, 
 
         private Optional<Message> rating(CapacitorWare c, CapacitorKind kind) {
             double least = least(kind);
-            if (c.volts() >= least * (1 - 1e-6)) {
+            if (Edge.atLeast(c.volts(), least)) {
                 return Optional.empty();
             }
             boolean tantalum = least > needed.getAsDouble();
@@ -337,7 +338,7 @@ public record Substitutes(Capacitor part, Demand demand, OptionalDouble needed, 
             if (y ? !c.safety().lineToChassis() : !c.safety().acrossLine()) {
                 return Optional.of(Message.of(y ? RenewWords.SUB_NO_Y : RenewWords.SUB_NO_X));
             }
-            return value(s).or(() -> c.volts() >= needed.getAsDouble() * (1 - 1e-6)
+            return value(s).or(() -> Edge.atLeast(c.volts(), needed.getAsDouble())
                     ? Optional.empty()
                     : Optional.of(Message.of(RenewWords.SUB_MAINS_RATING, Quantity.volts(needed.getAsDouble()))));
         }

@@ -1,5 +1,6 @@
 package org.yellowhearth.core.safety;
 
+import org.yellowhearth.core.quantity.Edge;
 import java.util.Optional;
 
 import org.yellowhearth.core.fact.CheckResult;
@@ -35,7 +36,7 @@ public record Check(String code, Message words, Optional<Range> expected, Option
     public record Range(double low, double high, Unit unit) {
         /** Whether a figure lies within. */
         public boolean holds(double figure) {
-            return figure >= low && figure <= high;
+            return Edge.within(figure, low, high);
         }
 
         public Quantity lowest() {
