@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -142,7 +144,11 @@ public class WakeModelTest {
         wake().read(HT, 9);
         assertThat(run().phase()).isEqualTo(RampPhase.STOPPED);
         assertThat(run().stopped()).contains(Waking.StopCause.METER_OFF);
+        assertThat(model.job().power()).as("turned by hand: nobody has said that it is off").contains(Edit.Power.LIT);
+        assertThat(wake().unseenProperty().get()).contains(WakeModel.Unseen.BY_HAND);
+        wake().seenOff();
         assertThat(model.job().power()).contains(Edit.Power.OFF);
+        assertThat(wake().unseenProperty().get()).isEmpty();
         assertThat(wake().causesProperty().get()).as("what it means is asked").isNotEmpty();
         assertThat(model.job().events()).filteredOn(e -> e.event() instanceof Waking.RampStopped).hasSize(1);
     }
@@ -189,6 +195,8 @@ public class WakeModelTest {
         assertThat(run().phase()).isEqualTo(RampPhase.STOPPED);
         assertThat(run().stopped()).contains(Waking.StopCause.METER_OFF);
         assertThat(run().step()).isLessThan(4);
+        assertThat(model.job().power()).as("the transformer told that it is off").contains(Edit.Power.OFF);
+        assertThat(wake().unseenProperty().get()).isEmpty();
         assertThat(wake().lines().source().lines()).extracting(l -> l.text()).filteredOn(t -> t.startsWith("OUTP O")).last()
                 .isEqualTo("OUTP OFF");
         assertThat(wake().causesProperty().get().stream().limit(4).flatMap(e -> e.parts().stream())).contains(rail);
@@ -211,6 +219,12 @@ public class WakeModelTest {
         wake().stop(Waking.StopCause.SMOKE, "");
         assertThat(run().stopped()).contains(Waking.StopCause.SMOKE);
         assertThat(model.job().power()).contains(Edit.Power.OFF);
+        assertThat(wake().unseenProperty().get()).as("by hand, so somebody has to look").contains(WakeModel.Unseen.BY_HAND);
+        wake().seenOn();
+        assertThat(model.job().power()).as("who looked and saw it on is believed").contains(Edit.Power.LIT);
+        assertThat(wake().on()).isFalse();
+        wake().seenOff();
+        assertThat(model.job().power()).contains(Edit.Power.OFF);
         wake().begin();
         assertThat(told()).as("what was looked at counts for one run").startsWith("Not ready");
         ready();
@@ -230,6 +244,61 @@ public class WakeModelTest {
         assertThat(model.job().power()).contains(Edit.Power.OFF);
     }
 
+    /**
+     * A stop while power is on its way, and while a question is open: nothing goes on afterwards, whatever was asked for before it.
+     */
+    @Test
+    public void aStopOvertakesWhatIsOnItsWay() {
+        planned();
+        ready();
+        shop.close();
+        Deque<Runnable> disk = new ArrayDeque<>();
+        shop = Rooms.shop(folder);
+        model = new DeskModel(shop, new PhotoStore(folder), Rooms.KNOWLEDGE, clock,
+                new Background(disk::add, Runnable::run, Runnable::run));
+        Runnable settle = () -> {
+            while (!disk.isEmpty()) {
+                disk.removeFirst().run();
+            }
+        };
+        model.shelf().refresh();
+        settle.run();
+        model.openJob(model.shelf().jobsProperty().get().getFirst().id());
+        settle.run();
+        model.stageProperty().set(Stage.WAKE);
+        wake().lines().useStandIns(10);
+        wake().begin();
+        assertThat(model.anythingOn()).as("power is on its way").isTrue();
+        // The set is written down as under power; the run's beginning still waits.
+        disk.removeFirst().run();
+        model.stopAll();
+        settle.run();
+        assertThat(wake().on()).isFalse();
+        assertThat(model.job().power()).contains(Edit.Power.OFF);
+        assertThat(said()).as("it never went on").doesNotContain("OUTP ON");
+        // The same while somebody stands at a question, with more edits waiting behind it.
+        model.power(Edit.Power.LIT);
+        settle.run();
+        model.gateProperty().get().ifPresent(g -> g.goOn().accept("looked at"));
+        settle.run();
+        assertThat(model.job().power()).contains(Edit.Power.LIT);
+        Rooms.type(model, "C1 500p @1k");
+        model.changePlate(p -> p.with(d -> d.place = "mess"));
+        settle.run();
+        assertThat(model.gateProperty().get()).isPresent();
+        int readings = model.job().readings().size();
+        model.stopAll();
+        assertThat(model.gateProperty().get()).as("a stop goes past every question").isEmpty();
+        settle.run();
+        assertThat(model.job().power()).contains(Edit.Power.OFF);
+        assertThat(model.job().readings()).as("what was asked about is not kept").hasSize(readings);
+        assertThat(model.job().plate().place()).as("what else was entered is not lost").isEqualTo("mess");
+    }
+
+    private List<String> said() {
+        return wake().lines().source().lines().stream().map(l -> l.text()).toList();
+    }
+
     private void lostLine() throws IOException {
         ready();
         StandInBench bench = StandInBench.usual(() -> clock.instant(), 1);
@@ -244,6 +313,12 @@ public class WakeModelTest {
         wake().next();
         assertThat(run().stopped()).contains(Waking.StopCause.LINK_LOST);
         assertThat(told()).contains("by hand");
+        assertThat(model.job().power()).as("a transformer that was lost may still be on").contains(Edit.Power.LIT);
+        assertThat(wake().unseenProperty().get()).contains(WakeModel.Unseen.LINK_GONE);
+        wake().seenOff();
+        assertThat(model.job().power()).contains(Edit.Power.OFF);
+        wake().seenOn();
+        assertThat(model.job().power()).as("what was looked at stays looked at").contains(Edit.Power.OFF);
         wake().lines().disconnect();
     }
 

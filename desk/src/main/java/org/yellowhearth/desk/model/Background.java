@@ -80,13 +80,19 @@ public final class Background {
     }
 
     /** A place of its own beside everything else, where one thing follows another. */
-    Executor turns() {
+    InTurn turns() {
         return new InTurn(aside);
     }
 
     /** Runs work in such a place. */
     <T> void inTurn(Executor turns, Work<T> work, Consumer<T> then) {
         run(turns, work, then, () -> {
+        });
+    }
+
+    /** Runs work in such a place before everything that waits there. */
+    <T> void next(InTurn turns, Work<T> work, Consumer<T> then) {
+        run(turns::executeNext, work, then, () -> {
         });
     }
 
@@ -128,12 +134,16 @@ public final class Background {
     }
 
     private void settled(Runnable then, Runnable end) {
-        pending--;
-        busy.set(pending > 0);
+        // What follows from it begins before this ends: the sign does not flicker between the two.
         try {
             then.run();
         } finally {
-            end.run();
+            try {
+                end.run();
+            } finally {
+                pending--;
+                busy.set(pending > 0);
+            }
         }
     }
 }

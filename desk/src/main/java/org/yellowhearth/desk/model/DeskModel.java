@@ -9,6 +9,7 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
@@ -29,6 +30,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
@@ -68,6 +70,10 @@ public final class DeskModel {
     private final BooleanProperty reasonsShown = new SimpleBooleanProperty(true);
     /** Edits asked for while another is on its way to the disk; each is worked out only when its turn comes. */
     private final Deque<Runnable> waiting = new ArrayDeque<>();
+    /** What goes before all of them: that something was switched off. */
+    private final Deque<Runnable> urgent = new ArrayDeque<>();
+    /** How often everything was stopped: what was begun before a stop does not switch anything on after it. */
+    private final AtomicInteger stops = new AtomicInteger();
     private final PartsModel parts;
     private final ImportModel imports;
     private final TraceModel trace;
@@ -451,16 +457,75 @@ public final class DeskModel {
         inTurn(() -> act(event, DeskModel::nothing));
     }
 
-    /** The set was put under power, or switched off and unplugged; said a second time it changes nothing. */
+    /**
+     * The set was put under power, or switched off and unplugged; said a second time it changes nothing. Off ends a first power that runs.
+     */
     public void power(Edit.Power power) {
-        if (power == Edit.Power.OFF && wake.offInstead()) {
+        if (power == Edit.Power.OFF) {
+            wake.stop(Waking.StopCause.PERSON, "");
+            urgently(() -> record(
+                    job().power().equals(Optional.of(power)) ? List.of() : List.of(new Edit.PowerSwitched(power))));
             return;
         }
+        int before = stops.get();
         inTurn(() -> {
-            if (!job().power().equals(Optional.of(power))) {
+            if (before == stops.get() && !job().power().equals(Optional.of(power))) {
                 act(new Edit.PowerSwitched(power), () -> toldOfPower(power));
             }
         });
+    }
+
+    /** Whether an output of ours may be on: a first power or a reforming that runs, driven or by hand. */
+    public boolean anythingOn() {
+        return wake.on() || wake.beginning() || !reform.underVoltage().isEmpty();
+    }
+
+    /**
+     * The stop of every window, key and page: whatever is open or asked, every output goes off at once, and that it did is written down before anything
+     * else. Whoever stops says with it that the set is off; where nothing of ours can see that, a look at it is asked for.
+     */
+    public void stopAll() {
+        stops.incrementAndGet();
+        wake.stop(Waking.StopCause.PERSON, "");
+        reform.stopAll();
+        urgently(() -> record(off()));
+        gate.get().ifPresent(g -> g.leave().run());
+    }
+
+    /** That the set is off, where it was under power. */
+    List<Edit> off() {
+        return job().power().equals(Optional.of(Edit.Power.LIT)) ? List.of(new Edit.PowerSwitched(Edit.Power.OFF)) : List.of();
+    }
+
+    /** Writes down what happened, all of it at once; before none of it anybody is asked anything. */
+    void record(List<Edit> happened) {
+        if (!happened.isEmpty()) {
+            append(happened.stream().map(e -> (Act) new Act.Did(e)).toList(), DeskModel::nothing);
+        }
+    }
+
+    /** Writes down that a set which was said to be off is not: nobody asks for a reason to tell the truth, it is given with it. */
+    void stillOn(String answer) {
+        if (!job().power().equals(Optional.of(Edit.Power.LIT))) {
+            record(List.of(new Edit.Answered(Edit.Question.POWER_UNCHECKED, OptionalDouble.empty(), answer),
+                    new Edit.PowerSwitched(Edit.Power.LIT)));
+        }
+    }
+
+    /** How often everything was stopped until now. */
+    int stops() {
+        return stops.get();
+    }
+
+    /** Counts a stop that a rule made. */
+    void stopped() {
+        stops.incrementAndGet();
+    }
+
+    /** Writes something down before every edit that waits. */
+    void urgently(Runnable edit) {
+        urgent.add(edit);
+        nextInTurn();
     }
 
     /** At the moment of power the dangers that go with it are said again. */
@@ -490,8 +555,8 @@ public final class DeskModel {
     }
 
     private void nextInTurn() {
-        while (!keeping && !waiting.isEmpty()) {
-            Runnable edit = waiting.remove();
+        while (!keeping && !(urgent.isEmpty() && waiting.isEmpty())) {
+            Runnable edit = urgent.isEmpty() ? waiting.remove() : urgent.remove();
             if (open.get().isPresent()) {
                 edit.run();
             }

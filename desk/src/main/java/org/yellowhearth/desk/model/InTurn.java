@@ -1,13 +1,13 @@
 package org.yellowhearth.desk.model;
 
 import java.util.ArrayDeque;
-import java.util.Queue;
+import java.util.Deque;
 import java.util.concurrent.Executor;
 
 /** Runs what it is given one after another, in the order it came, on threads of another executor. */
 public final class InTurn implements Executor {
     private final Executor threads;
-    private final Queue<Runnable> waiting = new ArrayDeque<>();
+    private final Deque<Runnable> waiting = new ArrayDeque<>();
     private boolean running;
 
     /** Over threads of which any may do the next thing. */
@@ -19,6 +19,18 @@ public final class InTurn implements Executor {
     public void execute(Runnable task) {
         synchronized (this) {
             waiting.add(task);
+            if (running) {
+                return;
+            }
+            running = true;
+        }
+        threads.execute(this::drain);
+    }
+
+    /** Puts something before everything that waits; what runs already is not cut short. */
+    void executeNext(Runnable task) {
+        synchronized (this) {
+            waiting.addFirst(task);
             if (running) {
                 return;
             }

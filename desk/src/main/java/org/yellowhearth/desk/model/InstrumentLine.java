@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -12,6 +11,8 @@ import java.util.function.Supplier;
 
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.yellowhearth.instruments.link.InstrumentLink;
 import org.yellowhearth.instruments.link.LcrBench;
 import org.yellowhearth.instruments.link.Transcript;
@@ -23,11 +24,12 @@ import org.yellowhearth.instruments.link.Transcript;
  * @param <D> what drives the instrument over the line
  */
 public final class InstrumentLine<D> {
+    private static final Logger LOG = LoggerFactory.getLogger(InstrumentLine.class);
     private static final List<Long> PAUSES = List.of(2L, 5L, 10L, 30L);
 
     private final Background background;
     /** What is said to the instrument is said in the order it was asked for: an output that is to go off goes off last. */
-    private final Executor turns;
+    private final InTurn turns;
     private final Supplier<Instant> clock;
     private final Function<InstrumentLink, D> driver;
     private final Supplier<Greeting<D>> greeting;
@@ -195,22 +197,56 @@ public final class InstrumentLine<D> {
         }
         D asked = current.get();
         int mine = turn;
-        background.inTurn(turns, () -> {
-            try {
-                return new Answer<>(Optional.of(asking.ask(asked)), "", false);
-            } catch (LcrBench.Refusal e) {
-                return new Answer<T>(Optional.empty(), e.getMessage(), true);
-            } catch (IOException e) {
-                return new Answer<T>(Optional.empty(), e.getMessage(), false);
-            }
-        }, a -> {
+        background.inTurn(turns, () -> answer(asking, asked), a -> {
             end.run();
-            if (a.refused) {
-                background.tell(a.trouble, true);
-            } else if (mine == turn) {
-                a.value.ifPresentOrElse(then, () -> lose(a.trouble));
-            }
+            took(a, mine, then);
         });
+    }
+
+    /**
+     * What switches off does not wait its turn: the command goes out at once.
+     *
+     * @return whether there is a line that it can go out on
+     */
+    boolean urge(String command) {
+        transcript.filter(_ -> current.isPresent()).ifPresent(t -> background.aside(() -> {
+            try {
+                t.urge(command);
+                return true;
+            } catch (IOException e) {
+                // A line that is lost is told of by what is asked next.
+                LOG.warn("{} did not get through", command, e);
+                return false;
+            }
+        }, _ -> {
+        }));
+        return current.isPresent();
+    }
+
+    /** Asks before everything else that waits. */
+    <T> void askNext(Asking<D, T> asking, Consumer<T> then) {
+        current.ifPresent(asked -> {
+            int mine = turn;
+            background.next(turns, () -> answer(asking, asked), a -> took(a, mine, then));
+        });
+    }
+
+    private static <D, T> Answer<T> answer(Asking<D, T> asking, D asked) {
+        try {
+            return new Answer<>(Optional.of(asking.ask(asked)), "", false);
+        } catch (LcrBench.Refusal e) {
+            return new Answer<>(Optional.empty(), e.getMessage(), true);
+        } catch (IOException e) {
+            return new Answer<>(Optional.empty(), e.getMessage(), false);
+        }
+    }
+
+    private <T> void took(Answer<T> a, int mine, Consumer<T> then) {
+        if (a.refused) {
+            background.tell(a.trouble, true);
+        } else if (mine == turn) {
+            a.value.ifPresentOrElse(then, () -> lose(a.trouble));
+        }
     }
 
     /** The line is of no more use. */

@@ -5,6 +5,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.Year;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -12,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -65,6 +68,7 @@ public final class ReformModel {
     private final ReformSchedule schedule;
     private final ForecastQuality quality;
     private final Map<PartRef, Integer> channels = new HashMap<>();
+    private final ReadOnlyObjectWrapper<Set<PartRef>> unseen = new ReadOnlyObjectWrapper<>(Set.of());
     /** Runs begun since this job was opened: only these can have an output on. */
     private final Set<String> live = new HashSet<>();
     private boolean polling;
@@ -100,6 +104,12 @@ public final class ReformModel {
         line = new InstrumentLine<>(model.background(), () -> model.now().toInstant(), LeakageBench::new, this::greeting,
                 LeakageBench.CLOCK::equals);
         line.onLost(this::lost);
+        line.howProperty().addListener((_, _, how) -> {
+            if (how.state() == InstrumentLine.How.State.OPEN) {
+                // The first thing it was told is to switch off what may be ours.
+                List.copyOf(channels.values()).forEach(this::seenOff);
+            }
+        });
         plans = new ReformPlans(model, this);
         schedule = new ReformSchedule(model, this);
         quality = new ForecastQuality(model.background());
@@ -170,6 +180,7 @@ public final class ReformModel {
         lanes.get().stream().filter(l -> l.run().map(r -> live.contains(r.plan().id())).orElse(false))
                 .forEach(l -> on.add(l.ref()));
         on.stream().filter(channels::containsKey).forEach(ref -> switchOff(channels.get(ref)));
+        unseen.set(Set.of());
         channels.clear();
         live.clear();
         onTheWay.clear();
@@ -298,23 +309,75 @@ public final class ReformModel {
     }
 
     private void switchOff(int channel) {
-        line.ask(bench -> {
+        line.urge(LeakageBench.offCommand(channel));
+        line.askNext(bench -> {
             try {
                 bench.off(channel);
                 return channel;
             } catch (IOException e) {
                 throw new IOException(Labels.of("reform.not-off", channel) + " " + e.getMessage(), e);
             }
-        }, _ -> {
+        }, this::seenOff);
+    }
+
+    /** The stop of every window: each output goes off at once, each run pauses; what is set by hand somebody has to look at. */
+    void stopAll() {
+        Set<PartRef> notSeen = new TreeSet<>(Comparator.comparing(PartRef::toString));
+        List<Integer> off = new ArrayList<>();
+        for (Lane l : lanes.get()) {
+            boolean driven = l.channel().isPresent() && (running(l) || l.run().filter(r -> onTheWay.containsKey(r.plan().id())).isPresent());
+            if (driven) {
+                off.add(l.channel().get());
+                line.urge(LeakageBench.offCommand(l.channel().get()));
+            }
+            if (running(l)) {
+                notSeen.add(l.ref());
+                model.urgently(() -> lane(l.ref()).filter(ReformModel::running).ifPresent(
+                        now -> act(new Reforming.ReformPaused(now.run().orElseThrow().plan().id(), Reforming.Cause.PERSON))));
+            }
+        }
+        if (!notSeen.isEmpty()) {
+            unseen.set(union(notSeen));
+        }
+        // Whether they obeyed is asked once all have been told.
+        off.forEach(this::switchOff);
+    }
+
+    private void act(Reforming event) {
+        onTheWay.remove(event.plan());
+        model.act(event, () -> {
         });
+    }
+
+    private Set<PartRef> union(Set<PartRef> more) {
+        Set<PartRef> all = new TreeSet<>(Comparator.comparing(PartRef::toString));
+        all.addAll(unseen.get());
+        all.addAll(more);
+        return Collections.unmodifiableSet(all);
+    }
+
+    /** Capacitors whose run was stopped and of which nobody knows yet that the output is off: set by hand, or the line is gone. */
+    public ReadOnlyObjectProperty<Set<PartRef>> unseenProperty() {
+        return unseen.getReadOnlyProperty();
+    }
+
+    /** A person looked: every output is off. */
+    public void seenOff() {
+        unseen.set(Set.of());
+    }
+
+    private void seenOff(int channel) {
+        unseen.set(unseen.get().stream().filter(ref -> !Integer.valueOf(channel).equals(channels.get(ref)))
+                .collect(Collectors.toUnmodifiableSet()));
     }
 
     /** The line is gone: every run on it pauses; the instrument's watchdog, where it has one, has its outputs off. */
     private void lost(String why) {
         onTheWay.clear();
-        lanes.get().stream().filter(l -> l.channel().isPresent() && running(l))
-                .forEach(l -> model
-                        .happened(new Reforming.ReformPaused(l.run().orElseThrow().plan().id(), Reforming.Cause.LINK_LOST)));
+        List<Lane> driven = lanes.get().stream().filter(l -> l.channel().isPresent() && running(l)).toList();
+        unseen.set(union(driven.stream().map(Lane::ref).collect(Collectors.toSet())));
+        driven.forEach(l -> model
+                .happened(new Reforming.ReformPaused(l.run().orElseThrow().plan().id(), Reforming.Cause.LINK_LOST)));
         benchNow = OptionalDouble.empty();
         model.tellLast(Labels.of("reform.lost", why));
         alarm.run();
@@ -364,12 +427,23 @@ public final class ReformModel {
         }
         ReformPlan.Step s = plan.steps().get(step);
         onTheWay.put(plan.id(), 0);
+        int before = model.stops();
         line.ask(bench -> {
-            bench.on(l.channel().get(), s.volts(), s.ohms(), s.limitAmperes());
+            if (before == model.stops()) {
+                bench.on(l.channel().get(), s.volts(), s.ohms(), s.limitAmperes());
+            }
+            if (before != model.stops()) {
+                // Stopped meanwhile: what was still on its way is taken back.
+                bench.off(l.channel().get());
+            }
             return bench.benchSeconds();
         }, now -> {
             benchNow = now;
-            then.at(now);
+            if (before == model.stops()) {
+                then.at(now);
+            } else {
+                onTheWay.remove(plan.id());
+            }
         });
     }
 
@@ -404,6 +478,7 @@ public final class ReformModel {
             Judgement j = l.judgement().orElseThrow();
             switch (j.counsel()) {
                 case STOP -> {
+                    unseen.set(union(Set.of(l.ref())));
                     l.channel().ifPresent(this::switchOff);
                     write(new Reforming.ReformStopped(l.run().orElseThrow().plan().id(), j.rule().orElseThrow()));
                     alarm.run();

@@ -47,22 +47,46 @@ public final class WakeLines {
     private UnaryOperator<Supply> hidden = s -> s;
     private DoubleSupplier overheated = () -> 1;
     private boolean asking;
+    /** Whether the transformer was lost before it told that it is off. */
+    private boolean owed;
     private Instant written = Instant.MIN;
     private String meterName = "";
 
     WakeLines(DeskModel model, WakeModel wake) {
         this.model = model;
         this.wake = wake;
-        source = line(MainsSource::new, MainsSource::name);
+        source = new InstrumentLine<>(model.background(), () -> model.now().toInstant(), MainsSource::new, this::greeting, _ -> false);
         meter = line(MultimeterBench::new, MultimeterBench::name);
         source.onLost(why -> {
+            if (wake.on() || owed || wake.unseenProperty().get().equals(Optional.of(WakeModel.Unseen.NOT_ANSWERED))) {
+                owed = true;
+                wake.linkGone();
+            }
             wake.stop(Waking.StopCause.LINK_LOST, why);
             model.tellLast(Labels.of("wake.source-lost", why));
+        });
+        source.howProperty().addListener((_, _, how) -> {
+            if (owed && how.state() == InstrumentLine.How.State.OPEN) {
+                owed = false;
+                wake.seenOff();
+                model.tellLast(Labels.of("wake.source-back"), false);
+            }
         });
         meter.onLost(why -> {
             live.set(Map.of());
             model.tellLast(Labels.of("wake.meter-lost", why));
         });
+    }
+
+    /** A transformer that was lost while it may have been on is switched off before anything else when it is found again. */
+    private InstrumentLine.Greeting<MainsSource> greeting() {
+        boolean first = owed;
+        return s -> {
+            if (first) {
+                s.off();
+            }
+            return s.name();
+        };
     }
 
     private interface Named<D> {
@@ -164,7 +188,6 @@ public final class WakeLines {
     /** Puts both lines down; a transformer that is ours goes off first. */
     public void disconnect() {
         wake.stop(Waking.StopCause.PERSON, "");
-        turnOff();
         source.disconnect();
         meter.disconnect();
         standIn = Optional.empty();
@@ -176,11 +199,18 @@ public final class WakeLines {
     void turnOn(RampPlan plan) {
         written = Instant.MIN;
         live.set(Map.of());
+        int before = model.stops();
         source.ask(s -> {
             s.off();
             s.lamp(plan.lampWatts().orElse(0));
             s.turn(plan.steps().getFirst().mainsVolts());
-            s.on();
+            if (before == model.stops()) {
+                s.on();
+            }
+            if (before != model.stops()) {
+                // Stopped meanwhile: what was still on its way is taken back.
+                s.off();
+            }
             return true;
         }, _ -> {
         });
@@ -189,19 +219,31 @@ public final class WakeLines {
     void turn(RampPlan plan, int step) {
         written = Instant.MIN;
         live.set(Map.of());
+        int before = model.stops();
         source.ask(s -> {
-            s.turn(plan.steps().get(step).mainsVolts());
+            if (before == model.stops()) {
+                s.turn(plan.steps().get(step).mainsVolts());
+            }
             return true;
         }, _ -> {
         });
     }
 
-    void turnOff() {
-        source.ask(s -> {
+    /**
+     * Switches the transformer off at once.
+     *
+     * @return whether there is a line on which it can be told to
+     */
+    boolean turnOff() {
+        return source.urge(MainsSource.OFF);
+    }
+
+    /** Makes sure that it is off, before anything else is asked of it. */
+    void makeSure(Runnable then) {
+        source.askNext(s -> {
             s.off();
             return true;
-        }, _ -> {
-        });
+        }, _ -> then.run());
     }
 
     // --- the meters ----------------------------------------------------------------------------------------------------------

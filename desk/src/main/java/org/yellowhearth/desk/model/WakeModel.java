@@ -60,8 +60,20 @@ public final class WakeModel {
     private String openId = "";
     /** Being switched off, and not yet written down. */
     private boolean stopping;
+    private boolean beginning;
+    private final ReadOnlyObjectWrapper<Optional<Unseen>> unseen = new ReadOnlyObjectWrapper<>(Optional.empty());
     private Runnable alarm = () -> {
     };
+
+    /** Why nobody but a person at the set can know whether it is off. */
+    public enum Unseen {
+        /** The transformer is turned by hand. */
+        BY_HAND,
+        /** It was driven from here, and its line is lost. */
+        LINK_GONE,
+        /** It was told to switch off, and has not said yet that it is. */
+        NOT_ANSWERED
+    }
 
     /** What a plan is made from: the set as it stands now, and which lamp suits it. */
     public record Basis(Bare bare, LampChoice lamps) {
@@ -116,6 +128,33 @@ public final class WakeModel {
         alarm = then;
     }
 
+    /** Whether the power of a run is on its way. */
+    public boolean beginning() {
+        return beginning;
+    }
+
+    /** Why nobody but a person can know whether what was stopped is off; none where it is known, or was looked at. */
+    public ReadOnlyObjectProperty<Optional<Unseen>> unseenProperty() {
+        return unseen.getReadOnlyProperty();
+    }
+
+    /** A person looked, or the transformer itself told: it is off. */
+    public void seenOff() {
+        unseen.set(Optional.empty());
+        model.urgently(() -> model.record(model.off()));
+    }
+
+    /** A person looked: it is still on. */
+    public void seenOn() {
+        if (unseen.get().isPresent()) {
+            model.urgently(() -> model.stillOn(Labels.of("stop.still-on.record")));
+        }
+    }
+
+    void linkGone() {
+        unseen.set(Optional.of(Unseen.LINK_GONE));
+    }
+
     /** Whether a set is under power for the first time. */
     public boolean on() {
         return run.get().filter(r -> r.phase() == RampPhase.ON).isPresent();
@@ -132,6 +171,8 @@ public final class WakeModel {
             wanted.set(Optional.empty());
             proposed.set(Optional.empty());
             causes.set(List.of());
+            beginning = false;
+            unseen.set(Optional.empty());
             lines.disconnect();
         }
         Optional<RampRun> before = run.get();
@@ -274,10 +315,18 @@ public final class WakeModel {
         }
         causes.set(List.of());
         RampPlan plan = run.get().get().plan();
+        int before = model.stops();
+        unseen.set(Optional.empty());
+        beginning = true;
         model.power(Edit.Power.LIT);
         model.inTurn(() -> {
-            if (model.job().power().equals(Optional.of(Edit.Power.LIT))) {
-                model.act(new Waking.RampBegun(plan.id()), () -> lines.turnOn(plan));
+            beginning = false;
+            if (before == model.stops() && model.job().power().equals(Optional.of(Edit.Power.LIT))) {
+                model.act(new Waking.RampBegun(plan.id()), () -> {
+                    if (before == model.stops()) {
+                        lines.turnOn(plan);
+                    }
+                });
             }
         });
     }
@@ -294,7 +343,12 @@ public final class WakeModel {
             model.happened(new Waking.RampFinished(r.plan().id()));
         } else {
             int step = r.step() + 1;
-            model.inTurn(() -> model.act(new Waking.RampStepped(r.plan().id(), step), () -> lines.turn(r.plan(), step)));
+            int before = model.stops();
+            model.inTurn(() -> {
+                if (before == model.stops()) {
+                    model.act(new Waking.RampStepped(r.plan().id(), step), () -> lines.turn(r.plan(), step));
+                }
+            });
         }
     }
 
@@ -325,28 +379,39 @@ public final class WakeModel {
         judgement().filter(j -> j.counsel() == RampCounsel.STOP).ifPresent(_ -> stop(Waking.StopCause.METER_OFF, ""));
     }
 
-    /** Off, at once; then it is written down why. */
+    /**
+     * Off, at once; then it is written down why. That the set is off is written down as well where a person stops it, who sees it, and where the transformer
+     * tells that it is; a rule that stops a set whose transformer is turned by hand leaves it under power until somebody has looked.
+     */
     public void stop(Waking.StopCause cause, String note) {
-        run.get().filter(_ -> on() && !stopping).ifPresent(r -> {
-            stopping = true;
-            lines.turnOff();
-            if (cause != Waking.StopCause.PERSON) {
-                alarm.run();
-            }
-            model.happened(new Waking.RampStopped(r.plan().id(), cause, note));
-            model.inTurn(() -> model.act(new Edit.PowerSwitched(Edit.Power.OFF), () -> {
-            }));
-        });
-    }
-
-    /** Before the set is switched off in any other way: a run that is on stops. */
-    boolean offInstead() {
-        if (on()) {
-            stop(Waking.StopCause.PERSON, "");
-            return true;
+        model.stopped();
+        boolean was = on() || beginning;
+        boolean told = lines.turnOff();
+        if (!was || stopping) {
+            lines.makeSure(() -> {
+            });
+            return;
         }
-        lines.turnOff();
-        return false;
+        stopping = true;
+        if (unseen.get().isEmpty()) {
+            unseen.set(Optional.of(told ? Unseen.NOT_ANSWERED : Unseen.BY_HAND));
+        }
+        if (cause != Waking.StopCause.PERSON) {
+            alarm.run();
+        }
+        boolean seen = cause == Waking.StopCause.PERSON || cause.sign();
+        model.urgently(() -> {
+            beginning = false;
+            List<Edit> happened = new ArrayList<>();
+            run.get().filter(_ -> on()).ifPresent(r -> happened.add(new Waking.RampStopped(r.plan().id(), cause, note)));
+            happened.addAll(seen ? model.off() : List.of());
+            model.record(happened);
+        });
+        lines.makeSure(() -> {
+            if (unseen.get().equals(Optional.of(Unseen.NOT_ANSWERED))) {
+                seenOff();
+            }
+        });
     }
 
     /** What a meter out of its band most likely means, by the model of Trace with the set as it stood at that step. */

@@ -3,16 +3,21 @@ package org.yellowhearth.desk.shell;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.application.Platform;
+import javafx.beans.value.ChangeListener;
+import javafx.scene.Scene;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.InputEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
+import javafx.stage.Window;
 import javafx.util.Duration;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.desk.Labels;
@@ -23,7 +28,7 @@ import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
 
 /** The whole window: the shop, or one job with its plate, path, bench, reasons and bench line. */
-public final class ShellView extends StackPane {
+public final class ShellView extends BorderPane {
     private static final Duration BEAT = Duration.millis(500);
     private static final Duration PAUSE = Duration.millis(40);
     private static final long REST_NANOS = 250_000_000L;
@@ -33,6 +38,10 @@ public final class ShellView extends StackPane {
     private final ShopView shop;
     private final JobView job;
     private final HelpView help;
+    private final StopStrip strip;
+    private final PathLine path = new PathLine();
+    private Optional<StopKeys> keys = Optional.empty();
+    private final ChangeListener<Boolean> focusing;
     private final Timeline building = new Timeline();
     private long touchedNanos = System.nanoTime() - REST_NANOS;
 
@@ -42,15 +51,20 @@ public final class ShellView extends StackPane {
      * @param shop the shop, which may have been seen before the model was there
      * @param dossiers the folder that saved dossiers go into
      */
-    public ShellView(ShopView shop, DeskModel model, Appearance appearance, FileAsk files, Path dossiers) {
+    public ShellView(ShopView shop, DeskModel model, Appearance appearance, FileAsk asking, Path dossiers) {
         this.model = model;
+        FileAsk files = new SafeAsk(asking, model::anythingOn, path::ask);
         this.appearance = appearance;
         this.shop = shop;
         help = new HelpView(model, this::here, this::focusBench);
         shop.open(model, files, help::open);
         job = new JobView(model, appearance, files, dossiers, help::open, () -> toShop("agenda"));
         getStyleClass().add("hearth-root");
-        getChildren().addAll(shop, job, help, new GateView(model, job::focus));
+        strip = new StopStrip(model);
+        focusing = (_, _, here) -> strip.keyboard(here);
+        // What stops stands outside of everything that can lie over the rest.
+        setTop(strip);
+        setCenter(new StackPane(shop, job, help, new GateView(model, job::focus), path));
         Timeline heartbeat = new Timeline(new KeyFrame(BEAT, _ -> {
             model.tick();
             model.reform().poll();
@@ -72,6 +86,7 @@ public final class ShellView extends StackPane {
                 building.play();
             }
         });
+        sceneProperty().flatMap(Scene::windowProperty).addListener((_, was, window) -> listen(was, window));
         appearance.applyTo(this);
         addEventFilter(InputEvent.ANY, _ -> touchedNanos = System.nanoTime());
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
@@ -83,6 +98,18 @@ public final class ShellView extends StackPane {
         });
         sceneProperty().addListener((_, _, _) -> Platform.runLater(this::showJobOrShop));
         showJobOrShop();
+    }
+
+    private void listen(Window was, Window window) {
+        keys.ifPresent(StopKeys::end);
+        keys = Optional.ofNullable(window).map(w -> StopKeys.in(w, model));
+        if (was != null) {
+            was.focusedProperty().removeListener(focusing);
+        }
+        if (window != null) {
+            window.focusedProperty().addListener(focusing);
+            strip.keyboard(window.isFocused());
+        }
     }
 
     private void buildWhileAtRest() {
@@ -140,6 +167,13 @@ public final class ShellView extends StackPane {
         if (model.gateProperty().get().isPresent()) {
             return;
         }
+        if (path.isVisible()) {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                path.leave();
+                e.consume();
+            }
+            return;
+        }
         if (help.isVisible()) {
             if (e.getCode() == KeyCode.ESCAPE || e.getCode() == KeyCode.F1) {
                 help.close();
@@ -161,7 +195,6 @@ public final class ShellView extends StackPane {
             case F4 -> model.reasonsShownProperty().set(!model.reasonsShownProperty().get());
             case F7 -> appearance.nightProperty().set(!appearance.nightProperty().get());
             case F8 -> model.power(Edit.Power.LIT);
-            case F9 -> model.power(Edit.Power.OFF);
             case ESCAPE -> {
                 if (inJob) {
                     job.focus();

@@ -6,8 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import javafx.beans.InvalidationListener;
 import javafx.beans.binding.DoubleBinding;
+import javafx.beans.value.ChangeListener;
 import javafx.event.EventHandler;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -65,6 +68,16 @@ final class WakeRunPage extends VBox {
     private final FlowPane signs = new FlowPane();
     private final VBox causes = new VBox();
     private final EventHandler<KeyEvent> keys = this::pressed;
+    private final InvalidationListener typing = _ -> keysThatStop();
+    private final ChangeListener<Node> focusing = (_, was, is) -> {
+        if (was instanceof TextInputControl t) {
+            t.textProperty().removeListener(typing);
+        }
+        if (is instanceof TextInputControl t) {
+            t.textProperty().addListener(typing);
+        }
+        keysThatStop();
+    };
     private Optional<RampPlan> of = Optional.empty();
 
     /** One meter: its name, what it shows, and what it should show. */
@@ -96,7 +109,7 @@ final class WakeRunPage extends VBox {
         stop.getStyleClass().add("wake-stop");
         stop.setMaxSize(Double.MAX_VALUE, Double.MAX_VALUE);
         stop.setMinSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-        stop.setOnAction(_ -> wake.stop(StopCause.PERSON, ""));
+        stop.setOnAction(_ -> model.stopAll());
         next.getStyleClass().add("wake-go");
         begin.getStyleClass().add("wake-go");
         signs.getStyleClass().add("line-form");
@@ -124,9 +137,13 @@ final class WakeRunPage extends VBox {
         sceneProperty().addListener((_, was, is) -> {
             if (was != null) {
                 was.removeEventFilter(KeyEvent.KEY_PRESSED, keys);
+                was.focusOwnerProperty().removeListener(focusing);
+                focusing.changed(was.focusOwnerProperty(), was.getFocusOwner(), null);
             }
             if (is != null) {
                 is.addEventFilter(KeyEvent.KEY_PRESSED, keys);
+                is.focusOwnerProperty().addListener(focusing);
+                focusing.changed(is.focusOwnerProperty(), null, is.getFocusOwner());
             }
         });
         wake.runProperty().addListener((_, _, _) -> show());
@@ -146,15 +163,30 @@ final class WakeRunPage extends VBox {
         return b;
     }
 
-    /** The space bar stops, letters tell signs; where somebody types they are what is typed, and F9 stops all the same. */
+    private Node focused() {
+        return getScene() == null ? null : getScene().getFocusOwner();
+    }
+
+    /** Whether a text is being typed, in which a space is a space; no figure of this page has one. */
+    private boolean typesText() {
+        return focused() instanceof TextInputControl t && t.isEditable() && !t.getText().isEmpty()
+                && shown.values().stream().noneMatch(r -> r.field.equals(t));
+    }
+
+    private boolean typesFigure() {
+        return focused() instanceof TextInputControl t && t.isEditable() && !t.getText().isEmpty();
+    }
+
+    /** The space bar stops, letters tell signs; where somebody types a text they are what is typed, and F9 stops all the same. */
     private void pressed(KeyEvent e) {
-        boolean typing = getScene().getFocusOwner() instanceof TextInputControl t && t.isEditable() && !t.getText().isEmpty();
-        if (!wake.on() || typing || e.isShortcutDown() || e.isAltDown() || model.gateProperty().get().isPresent()) {
+        if (!wake.on() || e.isShortcutDown() || e.isAltDown() || model.gateProperty().get().isPresent()) {
             return;
         }
-        if (e.getCode() == KeyCode.SPACE) {
-            wake.stop(StopCause.PERSON, "");
+        if (e.getCode() == KeyCode.SPACE && !typesText()) {
+            model.stopAll();
             e.consume();
+        } else if (typesFigure()) {
+            return;
         } else if (e.getCode() == KeyCode.ENTER && !(getScene().getFocusOwner() instanceof TextInputControl)) {
             next();
             e.consume();
@@ -162,6 +194,11 @@ final class WakeRunPage extends VBox {
             wake.stop(SIGNS.get(e.getCode()), "");
             e.consume();
         }
+    }
+
+    /** The button says which keys do as it does at this moment. */
+    private void keysThatStop() {
+        stop.setText(Labels.of(typesText() ? "wake.stop.typing" : "wake.stop"));
     }
 
     private void next() {

@@ -18,6 +18,16 @@ public interface InstrumentLink extends AutoCloseable {
     void send(String command) throws IOException;
 
     /**
+     * Sends a command at once, even while an answer to something else is being waited for: what switches off does not wait its turn. An instrument reads it
+     * when it comes to it; whether it obeyed is asked afterwards.
+     *
+     * @throws IOException where the line is lost
+     */
+    default void urge(String command) throws IOException {
+        send(command);
+    }
+
+    /**
      * Asks and waits for the answer.
      *
      * @throws IOException where the line is lost or no answer comes in time; it is then closed, because what comes later would be

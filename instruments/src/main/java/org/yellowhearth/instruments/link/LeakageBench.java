@@ -73,9 +73,14 @@ public final class LeakageBench {
         check();
     }
 
+    /** What switches a channel off at once, whatever else is being asked. */
+    public static String offCommand(int channel) {
+        return "OUTP" + channel + " OFF";
+    }
+
     /** Switches a channel off, and makes sure that it is. */
     public void off(int channel) throws IOException {
-        link.send("OUTP" + channel + " OFF");
+        link.send(offCommand(channel));
         if (!link.ask("OUTP" + channel + "?").equals("0")) {
             throw new IOException("the output of channel " + channel + " does not go off: switch the instrument off by hand");
         }

@@ -33,9 +33,12 @@ public final class MainsSource {
         with.tell("OUTP ON");
     }
 
+    /** What switches the output off at once, whatever else is being asked. */
+    public static final String OFF = "OUTP OFF";
+
     /** Switches the output off, makes sure that it is, and turns it to nothing. */
     public void off() throws IOException {
-        with.tell("OUTP OFF");
+        with.tell(OFF);
         if (!with.ask("OUTP?").equals("0")) {
             throw new IOException("its output does not go off: switch it off by hand");
         }

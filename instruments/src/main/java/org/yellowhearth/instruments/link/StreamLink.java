@@ -13,6 +13,8 @@ abstract class StreamLink implements InstrumentLink {
     private final String address;
     private final InputStream in;
     private final OutputStream out;
+    /** Held while something is written, and not while an answer is waited for. */
+    private final Object writing = new Object();
     private volatile boolean open = true;
 
     StreamLink(String address, InputStream in, OutputStream out) {
@@ -33,12 +35,23 @@ abstract class StreamLink implements InstrumentLink {
 
     @Override
     public synchronized void send(String command) throws IOException {
+        write(command);
+    }
+
+    @Override
+    public void urge(String command) throws IOException {
+        write(command);
+    }
+
+    private void write(String command) throws IOException {
         if (!open) {
             throw new IOException("the line to " + address + " is closed");
         }
         try {
-            out.write((command + "\n").getBytes(StandardCharsets.US_ASCII));
-            out.flush();
+            synchronized (writing) {
+                out.write((command + "\n").getBytes(StandardCharsets.US_ASCII));
+                out.flush();
+            }
         } catch (IOException e) {
             close();
             throw new IOException("the line to " + address + " is lost: " + e.getMessage(), e);

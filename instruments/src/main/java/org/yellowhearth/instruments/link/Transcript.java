@@ -70,6 +70,17 @@ public final class Transcript implements InstrumentLink {
     }
 
     @Override
+    public void urge(String command) throws IOException {
+        note(Way.OUT, command);
+        try {
+            link.urge(command);
+        } catch (IOException e) {
+            note(Way.LOST, e.getMessage());
+            throw e;
+        }
+    }
+
+    @Override
     public String ask(String query) throws IOException {
         boolean noted = !routine.test(query);
         if (noted) {
