@@ -177,7 +177,7 @@ public final class HearthApplication extends Application {
         desk.safekeeping().signatureProperty().addListener((_, _, name) -> remembered.put("signature", name));
         ShellView shell = new ShellView(view, desk, appearance, files, DossierFiles.usualFolder(folder()));
         shell.onFirstJob(() -> firstJob(desk, appearance, files));
-        stage.getScene().setRoot(shell);
+        shell.takeOver(stage.getScene());
         CrashReports.tell(desk);
         // The workshop speaks as the set does that was last on its bench; the window does so when it is next built.
         desk.openProperty().addListener((_, _, now) -> now.map(o -> o.job().plate().dialect())

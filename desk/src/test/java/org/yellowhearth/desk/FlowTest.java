@@ -6,18 +6,24 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import javafx.event.Event;
+import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.StackPane;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.Test;
+import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.reading.Figure;
@@ -162,6 +168,39 @@ public class FlowTest extends Window {
         press(KeyCode.F2);
         enter("+ C1 .1 MFD 400 V paper");
         assertThat(model.openProperty().get().orElseThrow().assessments().getFirst().verdict()).isEqualTo(Verdict.RECHECK);
+    }
+
+    /** The shop opens, and the shelf fills, while somebody types the name of a new set: what is typed goes on, and Enter opens no other job. */
+    @Test
+    public void nobodyWhoTypesLosesTheKeyboard() throws InterruptedException {
+        close();
+        AtomicReference<ShopView> early = new AtomicReference<>();
+        robot.interact(() -> {
+            ShopView view = new ShopView(appearance);
+            early.set(view);
+            stage.setScene(new Scene(new StackPane(view), 1280, 800));
+            stage.show();
+            view.complete();
+            view.focus();
+        });
+        robot.interact(() -> letters("Storm "));
+        robot.interact(() -> {
+            open(early.get());
+            letters("lan");
+        });
+        settle();
+        until(() -> model.shelf().jobsProperty().get().size() == 2);
+        robot.interact(() -> letters("tern"));
+        robot.interact(() -> model.shelf().refresh());
+        settle();
+        press(KeyCode.ENTER);
+        assertThat(job().plate().name()).isEqualTo("Storm lantern");
+        assertThat(job().journal()).hasSize(1);
+    }
+
+    private void letters(String text) {
+        text.chars().mapToObj(Character::toString).forEach(c -> Event.fireEvent(stage.getScene().getFocusOwner(),
+                new KeyEvent(KeyEvent.KEY_TYPED, c, "", KeyCode.UNDEFINED, false, false, false, false)));
     }
 
     @Test

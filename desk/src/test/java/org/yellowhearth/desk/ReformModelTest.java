@@ -161,6 +161,31 @@ public class ReformModelTest {
                 .isEqualTo(new Reforming.ReformPaused("reform-C1", Reforming.Cause.PROGRAM_ENDED));
     }
 
+    /** One stop for all that is under voltage: driven outputs go off and say so, and what is set by hand somebody has to look at. */
+    @Test
+    public void oneStopSwitchesEveryOutputOff() {
+        reform().connectStandIn(100);
+        for (int k = 1; k <= 3; k++) {
+            plan(k);
+            reform().hang(ref(k), k == 3 ? Optional.empty() : Optional.of(k));
+            reform().begin(ref(k));
+        }
+        pass(1);
+        assertThat(model.anythingOn()).isTrue();
+        model.stopAll();
+        assertThat(model.anythingOn()).isFalse();
+        for (int k = 1; k <= 3; k++) {
+            assertThat(run(k).phase()).isEqualTo(RunPhase.PAUSED);
+        }
+        List<String> said = reform().line().lines().stream().map(l -> l.text()).filter(t -> t.matches("OUTP\\d O.*")).toList();
+        assertThat(said.reversed().stream().filter(t -> t.startsWith("OUTP1")).findFirst()).contains("OUTP1 OFF");
+        assertThat(said.reversed().stream().filter(t -> t.startsWith("OUTP2")).findFirst()).contains("OUTP2 OFF");
+        assertThat(reform().unseenProperty().get()).as("only the one that is set by hand").containsExactly(ref(3));
+        reform().seenOff();
+        assertThat(reform().unseenProperty().get()).isEmpty();
+        assertThat(model.job().power()).as("of the set itself nothing was said").isEmpty();
+    }
+
     /** The line is lost: the run pauses, its place is kept, and the person is told to look. */
     @Test
     public void aLostLinePausesTheRun() throws IOException {
@@ -179,6 +204,7 @@ public class ReformModelTest {
         assertThat(run(1).phase()).isEqualTo(RunPhase.PAUSED);
         assertThat(reform().line().howProperty().get().state()).isEqualTo(How.State.TRYING);
         assertThat(model.background().noticeProperty().get().text()).contains("lost");
+        assertThat(reform().unseenProperty().get()).as("nobody here can see its output").containsExactly(ref(1));
         clock.goOn(Duration.ofSeconds(20));
         assertThat(bench.leakageMeter().execute("OUTP1?")).as("its watchdog has switched it off").contains("0");
         reform().begin(ref(1));

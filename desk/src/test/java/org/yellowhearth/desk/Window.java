@@ -72,6 +72,18 @@ abstract class Window {
     }
 
     void open() {
+        robot.interact(() -> {
+            // Nothing before: the window is whole from the start.
+            stage.setScene(new Scene(new Pane(), 1280, 800));
+            open(new ShopView(appearance));
+            stage.show();
+            model.shelf().refresh();
+        });
+        settle();
+    }
+
+    /** Opens the shop in the window around a view that was there before. */
+    void open(ShopView view) {
         keeper = Executors.newSingleThreadExecutor();
         shop = Rooms.shop(folder);
         model = new DeskModel(shop, new PhotoStore(folder), Rooms.KNOWLEDGE, clock,
@@ -117,14 +129,8 @@ abstract class Window {
                 return Optional.of(folder.resolve(suggestedName));
             }
         };
-        robot.interact(() -> {
-            stage.setScene(
-                    new Scene(new ShellView(new ShopView(appearance), model, appearance, files, folder.resolve("dossiers")),
-                            1280, 800));
-            stage.show();
-            model.shelf().refresh();
-        });
-        settle();
+        new ShellView(view, model, appearance, files, folder.resolve("dossiers")).takeOver(stage.getScene());
+        model.shelf().refresh();
     }
 
     @AfterMethod

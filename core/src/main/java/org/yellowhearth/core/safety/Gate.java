@@ -3,10 +3,12 @@ package org.yellowhearth.core.safety;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Supplier;
 
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Rail;
+import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.message.Message;
@@ -25,6 +27,41 @@ public record Gate(Edit.Question question, Message words, boolean reasonNeeded, 
     /** What gates say. */
     public enum GateWords implements MessageKey {
         READ_WHILE_LIT, READ_WHILE_BANKED, READ_WHILE_RECOVERING, REMOVE_WHILE_LIT, RAIL_WHILE_CHARGED, POWER_UNCHECKED
+    }
+
+    /**
+     * The gate before an act, if one stands there: doing something again is asked about as doing it is, and taking a part's entry back as taking the
+     * part out.
+     *
+     * @param hearth what the set holds at that moment; asked only where it matters
+     */
+    public static Optional<Gate> before(Act act, Job job, Supplier<HearthReading> hearth, Instant now) {
+        Edit edit = switch (act) {
+            case Act.Did did -> did.edit();
+            case Act.Redid redid -> job.edit(redid.entry());
+            case Act.Undid undid -> undone(job.edit(undid.entry()));
+        };
+        return concerns(edit) ? before(edit, job, hearth.get(), now) : Optional.empty();
+    }
+
+    /** What taking an edit back amounts to, as far as anybody could be hurt by it; else the edit itself, to which no gate belongs. */
+    private static Edit undone(Edit edit) {
+        return switch (edit) {
+            case Edit.PartAdded e -> new Edit.PartRemoved(e.part(), e.readings());
+            case Edit.ItemChanged e when e.before().isEmpty() -> new Edit.ItemChanged(e.after(), e.before());
+            case Edit.Together e -> new Edit.Together(e.edits().stream().map(Gate::undone).toList());
+            case Edit.PartRemoved e -> new Edit.PartAdded(e.part(), e.readings());
+            case Edit.ReadingKept e -> new Edit.ReadingWithdrawn(e.reading());
+            default -> edit;
+        };
+    }
+
+    private static boolean concerns(Edit edit) {
+        return switch (edit) {
+            case Edit.ReadingKept _,Edit.PartRemoved _,Edit.ItemChanged _,Edit.PowerSwitched _ -> true;
+            case Edit.Together e -> e.edits().stream().anyMatch(Gate::concerns);
+            default -> false;
+        };
     }
 
     /** The gate before an edit, if one stands there. */

@@ -538,13 +538,13 @@ public final class DeskModel {
 
     /** Takes the last edit back. */
     public void undo() {
-        inTurn(() -> job().nextUndo().ifPresentOrElse(entry -> append(List.of(new Act.Undid(entry)), DeskModel::nothing),
+        inTurn(() -> job().nextUndo().ifPresentOrElse(entry -> act(new Act.Undid(entry), DeskModel::nothing),
                 () -> tell(Labels.of("bench.nothing-to-undo"), false)));
     }
 
     /** Does the edit undone last again. */
     public void redo() {
-        inTurn(() -> job().nextRedo().ifPresentOrElse(entry -> append(List.of(new Act.Redid(entry)), DeskModel::nothing),
+        inTurn(() -> job().nextRedo().ifPresentOrElse(entry -> act(new Act.Redid(entry), DeskModel::nothing),
                 () -> tell(Labels.of("bench.nothing-to-redo"), false)));
     }
 
@@ -565,10 +565,14 @@ public final class DeskModel {
 
     /** Does an edit, after the gate that may stand before it. */
     void act(Edit edit, Runnable after) {
+        act(new Act.Did(edit), after);
+    }
+
+    private void act(Act act, Runnable after) {
         tick();
-        Optional<Gate> before = Gate.before(edit, job(), hearth.get(), clock.instant());
+        Optional<Gate> before = Gate.before(act, job(), hearth::get, clock.instant());
         if (before.isEmpty()) {
-            append(List.of(new Act.Did(edit)), after);
+            append(List.of(act), after);
             return;
         }
         keeping = true;
@@ -576,7 +580,7 @@ public final class DeskModel {
         gate.set(Optional.of(new AskedGate(asked, answer -> {
             gate.set(Optional.empty());
             Edit answered = new Edit.Answered(asked.question(), asked.volts(), answer);
-            append(List.of(new Act.Did(answered), new Act.Did(edit)), after);
+            append(List.of(new Act.Did(answered), act), after);
         }, () -> {
             gate.set(Optional.empty());
             keeping = false;

@@ -43,6 +43,7 @@ import org.yellowhearth.records.store.ShopException;
 /** The jobs on the shelf: what is there, what comes in and what goes out as files. */
 public final class Shelf {
     private static final Logger LOG = LoggerFactory.getLogger(Shelf.class);
+    private static final int LONGEST_NAME = 200;
     /** Where photographs lie beside a job file. */
     static final String PHOTOGRAPHS = "photographs";
 
@@ -97,9 +98,14 @@ public final class Shelf {
         background.keep(() -> judge.apply(id, shop.job(id)), show);
     }
 
+    /** Whether a set may be called so. */
+    public static boolean isName(String name) {
+        return !name.isBlank() && name.strip().length() <= LONGEST_NAME;
+    }
+
     void arrive(String name, Consumer<OpenJob> show) {
         String plain = name.strip();
-        if (plain.isEmpty() || plain.length() > 200) {
+        if (!isName(name)) {
             background.tell(Labels.of("shop.name-needed"), true);
             return;
         }

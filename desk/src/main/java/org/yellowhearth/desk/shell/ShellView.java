@@ -100,6 +100,13 @@ public final class ShellView extends BorderPane {
         showJobOrShop();
     }
 
+    /** Puts the whole window around what was in a scene before: whoever is typing goes on where they are. */
+    public void takeOver(Scene scene) {
+        Runnable typing = shop.goOnTyping();
+        scene.setRoot(this);
+        typing.run();
+    }
+
     private void listen(Window was, Window window) {
         keys.ifPresent(StopKeys::end);
         keys = Optional.ofNullable(window).map(w -> StopKeys.in(w, model));

@@ -15,6 +15,7 @@ import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -28,6 +29,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.desk.model.Shelf;
 import org.yellowhearth.desk.practice.PracticePane;
 import org.yellowhearth.desk.renew.DrawerPane;
 import org.yellowhearth.desk.shell.FileAsk;
@@ -72,6 +74,13 @@ public final class ShopView extends BorderPane {
         name.setPromptText(Labels.of("shop.arrive.prompt"));
         name.setAccessibleText(Labels.of("shop.arrive"));
         name.setOnAction(_ -> arrive());
+        // From the name of a new set the arrows lead to those that are there.
+        name.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.DOWN) {
+                shelf.filter(l -> !l.getItems().isEmpty()).ifPresent(ListView::requestFocus);
+                e.consume();
+            }
+        });
         HBox.setHgrow(name, Priority.ALWAYS);
         arrival.getStyleClass().add("shop-arrival");
         setTop(new VBox(head, arrival, notice));
@@ -229,14 +238,16 @@ public final class ShopView extends BorderPane {
 
     private void arrive() {
         model.ifPresentOrElse(m -> m.arrive(name.getText()), () -> early.add(name.getText()));
-        name.clear();
+        if (Shelf.isName(name.getText())) {
+            name.clear();
+        }
     }
 
     private void fill(ListView<ShelfLine> list, List<ShelfLine> jobs) {
         int selected = Math.max(0, list.getSelectionModel().getSelectedIndex());
         list.getItems().setAll(jobs);
         list.getSelectionModel().select(Math.min(selected, jobs.size() - 1));
-        if (isVisible()) {
+        if (isVisible() && (getScene() == null || getScene().getFocusOwner() == null)) {
             focus();
         }
     }
@@ -248,8 +259,25 @@ public final class ShopView extends BorderPane {
         }
     }
 
-    /** Puts the keyboard where it is wanted: on a name that is being typed, on the shelf, or on the name while the shelf is empty. */
+    /** Remembers where somebody is typing the name of a new set; run after the window was built anew around it, it goes on there. */
+    public Runnable goOnTyping() {
+        int anchor = name.getAnchor();
+        int caret = name.getCaretPosition();
+        return name.isFocused() ? () -> {
+            name.requestFocus();
+            name.selectRange(anchor, caret);
+        } : () -> {
+        };
+    }
+
+    /**
+     * Puts the keyboard where it is wanted: on the shelf, or on the name of a new set while the shelf is empty. It is never taken from somebody who types, or
+     * may be about to.
+     */
     public void focus() {
+        if (name.isFocused()) {
+            return;
+        }
         Optional<ListView<ShelfLine>> filled = shelf.filter(l -> !l.getItems().isEmpty() && name.getText().isEmpty());
         if (filled.isPresent()) {
             filled.get().requestFocus();

@@ -1,7 +1,7 @@
 package org.yellowhearth.records.store;
 
 /** The shop could not be opened, read or written; the message says why and what to do. Nothing was changed. */
-public final class ShopException extends RuntimeException {
+public class ShopException extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     public ShopException(String message) {

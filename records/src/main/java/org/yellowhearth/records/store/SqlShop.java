@@ -19,6 +19,7 @@ import org.jdbi.v3.core.JdbiException;
 import org.jdbi.v3.core.statement.PreparedBatch;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.job.Act;
+import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.IllegalEditException;
 import org.yellowhearth.core.job.Job;
@@ -30,12 +31,15 @@ import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.safety.Gate;
+import org.yellowhearth.core.safety.Hearth;
 import org.yellowhearth.records.archive.Digest;
 import org.yellowhearth.records.archive.Hit;
 import org.yellowhearth.records.archive.Search;
 import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.json.JsonText;
 import org.yellowhearth.records.json.RecordJson;
+import org.yellowhearth.records.words.Words;
 
 /**
  * A shop in a database: every append is one transaction, the journals are the truth, and whatever can be looked up beside them is kept in the same
@@ -179,6 +183,7 @@ abstract class SqlShop implements Shop {
             Job after = before;
             try {
                 for (Act act : acts) {
+                    requireAsked(act, entries, after, at.toInstant());
                     Entry entry = new Entry(after.journal().size(), at, act, by);
                     entries.add(entry);
                     after = after.after(entry);
@@ -194,6 +199,21 @@ abstract class SqlShop implements Shop {
         }));
         open.put(id, standing);
         return standing;
+    }
+
+    /**
+     * No way into a journal leads past a gate: what could mean a hand or a meter in a charged set is written only right after the answer of whoever was
+     * asked.
+     */
+    private void requireAsked(Act act, List<Entry> before, Job job, Instant now) {
+        Gate.before(act, job, () -> Hearth.of(job, knowledge).at(now), now).ifPresent(gate -> {
+            boolean asked = !before.isEmpty() && before.getLast().act() instanceof Act.Did(Edit.Answered a)
+                    && a.question() == gate.question();
+            if (!asked) {
+                Words words = Words.of(job.plate().dialect());
+                throw new GateClosedException(gate, words.word(gate.question()) + " " + words.say(gate.words()));
+            }
+        });
     }
 
     private static ShopException conflict(Entry others, IllegalEditException why) {

@@ -15,6 +15,7 @@ import java.sql.Statement;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,9 +31,14 @@ import org.yellowhearth.core.fact.Paper;
 import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.IllegalEditException;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.records.jobfile.JobFileTest;
@@ -112,12 +118,60 @@ public class SqliteShopTest {
             for (int seed = 0; seed < 12; seed++) {
                 String id = shop.add(Job.of(JobFileTest.randomJob(seed).journal().subList(0, 1)));
                 Job whole = JobFileTest.randomJob(seed);
-                whole.journal().stream().skip(1).forEach(e -> shop.append(id, List.of(e.act()), e.at()));
+                // Answers at gates come between, so that what undo and redo name is found under another number.
+                List<Integer> at = new ArrayList<>(List.of(0));
+                whole.journal().stream().skip(1).forEach(e -> {
+                    Act act = switch (e.act()) {
+                        case Act.Did did -> did;
+                        case Act.Undid undid -> new Act.Undid(at.get(undid.entry()));
+                        case Act.Redid redid -> new Act.Redid(at.get(redid.entry()));
+                    };
+                    Job now;
+                    try {
+                        now = shop.append(id, List.of(act), e.at());
+                    } catch (GateClosedException asked) {
+                        now = shop.append(id, List.of(answer(asked.gate().question()), act), e.at());
+                    }
+                    at.add(now.journal().size() - 1);
+                });
             }
             long parts = Shelves.jobs(shop).stream().mapToLong(e -> e.job().census().size()).sum();
             long readings = Shelves.jobs(shop).stream().mapToLong(e -> e.job().readings().size()).sum();
             assertThat(count("part")).isEqualTo(parts).isPositive();
             assertThat(count("reading")).isEqualTo(readings).isPositive();
+        }
+    }
+
+    private static Act answer(Edit.Question question) {
+        return new Act.Did(new Edit.Answered(question, OptionalDouble.empty(), "looked at"));
+    }
+
+    /** No way into a journal leads past a gate: not by a command, not by undo or redo, not by an answer to another question. */
+    @Test
+    public void nothingIsWrittenPastAGate() {
+        try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
+            String id = shop.add(Job.of(List.of(new Entry(0, NOW, new Act.Did(new Edit.Arrived(SetPlate.named("Set"), Policy.USUAL))))));
+            Act power = new Act.Did(new Edit.PowerSwitched(Edit.Power.LIT));
+            assertThatThrownBy(() -> shop.append(id, List.of(power), NOW)).isInstanceOf(GateClosedException.class)
+                    .hasMessageContaining("Nothing was kept");
+            assertThatThrownBy(() -> shop.append(id, List.of(answer(Edit.Question.READ_WHILE_LIT), power), NOW))
+                    .isInstanceOf(GateClosedException.class);
+            assertThatThrownBy(() -> shop.append(id, List.of(answer(Edit.Question.POWER_UNCHECKED),
+                    new Act.Did(new Edit.NoteWritten("between")), power), NOW)).isInstanceOf(GateClosedException.class);
+            assertThat(shop.job(id).journal()).hasSize(1);
+            Resistor part = new Resistor(PartRef.of("R1"), "1k", 1000, Optional.empty(), OptionalDouble.empty(),
+                    Resistor.Make.UNSTATED, Resistor.Task.UNSTATED, "", "");
+            shop.append(id, List.of(new Act.Did(new Edit.PartAdded(part))), NOW);
+            shop.append(id, List.of(answer(Edit.Question.POWER_UNCHECKED), power), NOW);
+            Act out = new Act.Did(new Edit.PartRemoved(part, List.of()));
+            Act undo = new Act.Undid(1);
+            for (Act taking : List.of(out, undo)) {
+                assertThatThrownBy(() -> shop.append(id, List.of(taking), NOW)).as("out of a set that is on")
+                        .isInstanceOf(GateClosedException.class);
+            }
+            shop.append(id, List.of(answer(Edit.Question.REMOVE_WHILE_LIT), undo), NOW);
+            assertThat(shop.job(id).census()).isEmpty();
+            shop.append(id, List.of(new Act.Did(new Edit.PowerSwitched(Edit.Power.OFF))), NOW);
         }
     }
 
