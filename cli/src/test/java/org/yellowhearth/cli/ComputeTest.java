@@ -70,9 +70,11 @@ public class ComputeTest {
         List<String> found = new ArrayList<>();
         int sentences = 0;
         try (Stream<Path> files = Files.list(Path.of(System.getProperty("hearth.root"), "demo"))) {
-            for (Path job : files.filter(f -> f.toString().endsWith(".json") && !f.toString().contains("drawer")).sorted().toList()) {
+            for (Path job : files.filter(f -> f.toString().endsWith(".json") && !f.toString().contains("drawer")).sorted()
+                    .toList()) {
                 for (String dialect : List.of("british", "american")) {
-                    String text = Files.readString(job).replaceFirst("\"dialect\": ?\"\\w+\"", "\"dialect\": \"" + dialect + "\"");
+                    String text = Files.readString(job).replaceFirst("\"dialect\": ?\"\\w+\"",
+                            "\"dialect\": \"" + dialect + "\"");
                     assertThat(run(file(text))).as(err.toString()).isZero();
                     Deque<JsonNode> left = new ArrayDeque<>(List.of(new ObjectMapper().readTree(out.toString())));
                     while (!left.isEmpty()) {

@@ -11,6 +11,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -233,6 +234,20 @@ public class DeskModelTest {
         model.shelf().bringIn(List.of(out));
         assertThat(model.shelf().jobsProperty().get()).hasSize(2)
                 .allSatisfy(l -> assertThat(shop.job(l.id()).journal()).isEqualTo(original.journal()));
+    }
+
+    /** A letter that no typeface has is told before a file is written; asked for again it is written. */
+    @Test
+    public void whatCannotBeDrawnIsToldBeforeAFileIsWritten() throws IOException {
+        Path dossiers = folder.resolve("dossiers");
+        model.arrive("灯台船 מקלט \ud83e\udee0");
+        model.dossier().save(dossiers);
+        assertThat(model.background().noticeProperty().get().text()).contains("\ud83e\udee0 [U+1FAE0]").doesNotContain("灯", "מ");
+        assertThat(dossiers).doesNotExist();
+        model.dossier().save(dossiers);
+        try (Stream<Path> written = Files.list(dossiers)) {
+            assertThat(written.map(p -> p.getFileName().toString())).singleElement().asString().startsWith("灯台船 מקלט");
+        }
     }
 
     @Test

@@ -23,10 +23,10 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.Test;
-import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.desk.shop.ShopView;
 
 /** The real window, driven as a person would: the whole flow by keyboard alone, and by mouse. */
 public class FlowTest extends Window {

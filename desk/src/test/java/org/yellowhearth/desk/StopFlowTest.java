@@ -122,12 +122,14 @@ public class StopFlowTest extends Window {
         AtomicReference<ContextMenu> menu = new AtomicReference<>();
         return List.of(new State("run page", () -> page("wake-page-run"), () -> {
         }), new State("figure half typed", () -> focus("read-HT-direct", "12"), () -> {
-                }),
+        }),
                 new State("bench line half typed", () -> focus("bench-line", "C1 9.1u"), () -> press(KeyCode.ESCAPE)),
                 new State("help", () -> press(KeyCode.F1), () -> press(KeyCode.F1)),
                 new State("help, searching", () -> {
                     press(KeyCode.F1);
-                    robot.interact(() -> robot.lookup(n -> n instanceof TextField t && t.isVisible() && t.getScene() != null && "help-search".equals(t.getId()))
+                    robot.interact(() -> robot
+                            .lookup(n -> n instanceof TextField t && t.isVisible() && t.getScene() != null
+                                    && "help-search".equals(t.getId()))
                             .tryQueryAs(TextField.class).ifPresent(t -> {
                                 t.requestFocus();
                                 t.setText("selenium");
@@ -163,7 +165,8 @@ public class StopFlowTest extends Window {
 
     /** A key as the platform delivers it: to the window, from where it finds its way. */
     private void key(KeyCode code) {
-        robot.interact(() -> Event.fireEvent(Optional.ofNullable((EventTarget) stage.getScene().getFocusOwner()).orElse(stage.getScene()),
+        robot.interact(() -> Event.fireEvent(
+                Optional.ofNullable((EventTarget) stage.getScene().getFocusOwner()).orElse(stage.getScene()),
                 new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false)));
     }
 

@@ -1,15 +1,14 @@
 package org.yellowhearth.core.assess;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.assess.Finding.Limit;
 import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.knowledge.LeakageLimit;
 import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.quantity.Edge;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.reading.Figure;

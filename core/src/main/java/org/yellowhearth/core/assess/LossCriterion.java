@@ -1,6 +1,5 @@
 package org.yellowhearth.core.assess;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -12,6 +11,7 @@ import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
 import org.yellowhearth.core.part.Capacitor;
+import org.yellowhearth.core.quantity.Edge;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Derived;
 import org.yellowhearth.core.reading.Figure;

@@ -1,13 +1,11 @@
 package org.yellowhearth.core.assess;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
-
 import org.yellowhearth.core.assess.Finding.Limit;
 import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.knowledge.Knowledge;
@@ -27,6 +25,7 @@ import org.yellowhearth.core.part.Tolerance;
 import org.yellowhearth.core.part.Transistor;
 import org.yellowhearth.core.part.Winding;
 import org.yellowhearth.core.part.Zener;
+import org.yellowhearth.core.quantity.Edge;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Bound;
 import org.yellowhearth.core.reading.Figure;

@@ -1,12 +1,11 @@
 package org.yellowhearth.core.fact;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Edge;
 
 /**
  * Something that is set to a target, and how it was set.

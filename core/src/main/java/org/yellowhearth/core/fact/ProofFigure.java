@@ -1,9 +1,8 @@
 package org.yellowhearth.core.fact;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Edge;
 
 /**
  * A figure that other instruments gave: output power, distortion.

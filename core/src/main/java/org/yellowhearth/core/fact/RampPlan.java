@@ -1,10 +1,9 @@
 package org.yellowhearth.core.fact;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.util.List;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Edge;
 
 /**
  * How a set gets its first power: what is in and connected, where meters are clipped, and what each should show at each setting of the variable

@@ -1,11 +1,10 @@
 package org.yellowhearth.core.prove;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.util.List;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.AccuracyTest;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Edge;
 
 /**
  * A range of an instrument against its limits. The uncertainty of the reference stands between right and wrong: a point passes when its error
@@ -50,7 +49,9 @@ public record Accuracy(List<Line> lines, double residual) {
         double reference = t.referenceUncertainty() * Math.abs(p.applied());
         AccuracyVerdict verdict = Edge.atMost(Math.abs(error) + reference, limit, p.applied())
                 ? AccuracyVerdict.WITHIN
-                : Edge.atMost(Math.abs(error) - reference, limit, p.applied()) ? AccuracyVerdict.UNDECIDED : AccuracyVerdict.BEYOND;
+                : Edge.atMost(Math.abs(error) - reference, limit, p.applied())
+                        ? AccuracyVerdict.UNDECIDED
+                        : AccuracyVerdict.BEYOND;
         return new Line(p.applied(), p.shown(), error,
                 p.applied() == 0 ? OptionalDouble.empty() : OptionalDouble.of(error / Math.abs(p.applied())),
                 t.fullScale().isPresent() ? OptionalDouble.of(error / t.fullScale().getAsDouble()) : OptionalDouble.empty(),

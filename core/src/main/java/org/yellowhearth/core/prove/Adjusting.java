@@ -1,13 +1,11 @@
 package org.yellowhearth.core.prove;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.Adjustment.Adjusted;
 import org.yellowhearth.core.fact.Adjustment.Turn;
@@ -17,6 +15,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.quantity.Edge;
 
 /**
  * How an adjustment stands: whether it is at its target under the real load, what one turn does, how far is left to turn, and how long it

@@ -1,6 +1,5 @@
 package org.yellowhearth.core.prove;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -8,10 +7,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.BurnReading;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Edge;
 
 /**
  * How a burn-in stands: its channels, when the next readings are due, and whether it has passed.

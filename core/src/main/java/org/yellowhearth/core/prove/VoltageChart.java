@@ -1,13 +1,11 @@
 package org.yellowhearth.core.prove;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.circuit.Waveforms;
@@ -20,6 +18,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Edge;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Settled;

@@ -23,7 +23,8 @@ public final class Edge {
      * @param of the size of the numbers that it is the difference of
      */
     public static boolean atMost(double figure, double limit, double of) {
-        return figure <= limit || figure - limit <= NO_DIFFERENCE * Math.max(Math.abs(of), Math.max(Math.abs(figure), Math.abs(limit)));
+        return figure <= limit
+                || figure - limit <= NO_DIFFERENCE * Math.max(Math.abs(of), Math.max(Math.abs(figure), Math.abs(limit)));
     }
 
     /** Whether a figure is no less than a limit. */

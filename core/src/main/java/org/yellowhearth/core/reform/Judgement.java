@@ -1,13 +1,12 @@
 package org.yellowhearth.core.reform;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Edge;
 
 /**
  * What is to be done with a run now.
@@ -84,7 +83,8 @@ public record Judgement(Counsel counsel, Optional<Reforming.Rule> rule, Optional
         if (!Edge.atMost(p.amperes() * p.volts(), bounds.watts())) {
             return Optional.of(Reforming.Rule.POWER_ABOVE_BOUND);
         }
-        if (p.celsius().isPresent() && !Edge.atMost(p.celsius().getAsDouble() - coolest(run, roomCelsius), bounds.warmKelvin(), p.celsius().getAsDouble())) {
+        if (p.celsius().isPresent() && !Edge.atMost(p.celsius().getAsDouble() - coolest(run, roomCelsius), bounds.warmKelvin(),
+                p.celsius().getAsDouble())) {
             return Optional.of(Reforming.Rule.TOO_WARM);
         }
         double reached = run.on().stream().mapToDouble(ReformRun.Point::volts).max().orElse(0);

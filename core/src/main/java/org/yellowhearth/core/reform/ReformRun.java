@@ -1,17 +1,16 @@
 package org.yellowhearth.core.reform;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.quantity.Edge;
 
 /**
  * Where a run stands, from what the journal says happened. Nothing else is kept of it: a program that was killed finds here what

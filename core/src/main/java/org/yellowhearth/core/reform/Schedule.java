@@ -1,6 +1,5 @@
 package org.yellowhearth.core.reform;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -11,11 +10,11 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.BenchHours;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.quantity.Edge;
 
 /**
  * When which capacitor is under voltage, so that all of them are done soonest within the hours that somebody is there, the channels of

@@ -118,7 +118,8 @@ public record Ceiling(double farads, Message why) {
                     Message.of(RenewWords.CEILING_WINDING, most, Quantity.percent(WINDING_RISE - 1));
                 default -> {
                     double used = shares(best).most();
-                    yield Message.of(used > 1 ? RenewWords.CEILING_SURGE_OVER : RenewWords.CEILING_SURGE, most, Quantity.percent(used));
+                    yield Message.of(used > 1 ? RenewWords.CEILING_SURGE_OVER : RenewWords.CEILING_SURGE, most,
+                            Quantity.percent(used));
                 }
             });
         }

@@ -1,13 +1,12 @@
 package org.yellowhearth.core.renew;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.PriorityQueue;
 import java.util.function.Function;
-
+import org.yellowhearth.core.quantity.Edge;
 import org.yellowhearth.core.renew.Combination.One;
 import org.yellowhearth.core.renew.Combination.Parallel;
 import org.yellowhearth.core.renew.Combination.Series;

@@ -1,6 +1,5 @@
 package org.yellowhearth.core.renew;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -12,6 +11,7 @@ import org.yellowhearth.core.fact.Choice.Way;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.quantity.Edge;
 
 /** One resistor or two that stand for one that is wanted: in series one current flows through both, so that heat divides by their ohms; side by side by what they conduct. */
 public final class ResistorSearch {

@@ -1,6 +1,5 @@
 package org.yellowhearth.core.renew;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -9,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.job.Job;
@@ -23,6 +21,7 @@ import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.quantity.Edge;
 import org.yellowhearth.core.quantity.Quantity;
 
 /**

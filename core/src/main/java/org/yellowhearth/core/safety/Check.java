@@ -1,11 +1,10 @@
 package org.yellowhearth.core.safety;
 
-import org.yellowhearth.core.quantity.Edge;
 import java.util.Optional;
-
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.quantity.Edge;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 

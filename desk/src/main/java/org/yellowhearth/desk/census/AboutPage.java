@@ -65,7 +65,8 @@ public final class AboutPage extends Page {
         millimetres("about.valve", "about-valve", Place::valveMetres, (d, m) -> d.valveMetres = m);
         millimetres("about.transformer", "about-transformer", Place::transformerMetres, (d, m) -> d.transformerMetres = m);
         millimetres("about.resistor", "about-resistor", Place::resistorMetres, (d, m) -> d.resistorMetres = m);
-        place.choice("about.side", "about-side", List.of(Place.Height.values()), () -> place().side(), s -> keep(d -> d.side = s));
+        place.choice("about.side", "about-side", List.of(Place.Height.values()), () -> place().side(),
+                s -> keep(d -> d.side = s));
         place.text("about.behind", "about-behind", () -> place().behind(), t -> keep(d -> d.behind = t));
         pins = place.pick("about.pin", "about-pin", this::pinWords, () -> place().photographPin(),
                 t -> keep(d -> d.photographPin = t));

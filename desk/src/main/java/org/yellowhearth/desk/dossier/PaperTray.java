@@ -49,7 +49,7 @@ public final class PaperTray {
 
     /** Writes a PDF into a new file. */
     public void save(String suggestedName, Work<byte[]> pdf) {
-        files.newPaper(suggestedName).ifPresent(file -> save(file, pdf));
+        model.dossier().onceDrawable(() -> files.newPaper(suggestedName).ifPresent(file -> save(file, pdf)));
     }
 
     private void save(Path file, Work<byte[]> pdf) {
@@ -58,6 +58,10 @@ public final class PaperTray {
 
     /** Asks for a printer and prints. */
     public void print(Work<byte[]> pdf) {
+        model.dossier().onceDrawable(() -> printDrawable(pdf));
+    }
+
+    private void printDrawable(Work<byte[]> pdf) {
         Printers printers = files.printers();
         if (printers.commands()) {
             model.background().aside(printers::names, names -> {
@@ -92,6 +96,11 @@ public final class PaperTray {
 
     /** Where there are no such commands. */
     private void byToolkit(Work<byte[]> pdf) {
+        if (model.anythingOn()) {
+            // The platform's dialog would take the keyboard, and no stop would be heard.
+            model.tell(Labels.of("stop.no-dialog"), true);
+            return;
+        }
         PrinterJob job = PrinterJob.createPrinterJob();
         if (job == null) {
             model.tell(Labels.of("dossier.no-printer"), true);

@@ -28,11 +28,15 @@ import org.yellowhearth.records.dossier.SetPapers;
 import org.yellowhearth.records.dossier.SupplyProof;
 import org.yellowhearth.records.folio.Folio;
 import org.yellowhearth.records.folio.PdfFolio;
+import org.yellowhearth.records.folio.Typefaces;
 import org.yellowhearth.records.folio.WebFolio;
+import org.yellowhearth.records.jobfile.JobWriter;
 import org.yellowhearth.records.photo.PhotoStore;
 
 /** The dossier without the window: which sections it tells, and the papers made of them beside the window, to be watched and stopped. */
 public final class DossierModel {
+    /** The letters that were told to be missing. */
+    private List<String> told = List.of();
     private final DeskModel model;
     private final LongWork making;
     /** Apart from the preview, which begins anew with every edit: a file that is being written is not stopped by one. */
@@ -128,11 +132,29 @@ public final class DossierModel {
         return () -> LabelSheet.of(id, job, now);
     }
 
+    /**
+     * Goes on with making pages where every letter of the job can be drawn. Where one cannot, that is told, with what will stand in its place; asked for a
+     * second time they are made all the same.
+     */
+    public void onceDrawable(Runnable make) {
+        OpenJob open = model.openProperty().get().orElseThrow();
+        model.background().aside(() -> Typefaces.undrawable(JobWriter.write(open.id(), open.job())), missing -> {
+            if (missing.isEmpty() || missing.equals(told)) {
+                make.run();
+            } else {
+                told = missing;
+                model.tell(Labels.of("dossier.undrawable", String.join(", ", missing)), true);
+            }
+        });
+    }
+
     /** Writes the PDF into a folder under a name that is not taken. */
     public void save(Path folder) {
         Dossier dossier = dossier();
-        write(watcher -> DossierFiles.writeInto(folder, dossier.job().plate().name(), dossier.madeAt().toLocalDate(),
-                PdfFolio.bytes(folio(dossier.job(), dossier), watcher)), folder);
+        onceDrawable(() -> write(
+                watcher -> DossierFiles.writeInto(folder, dossier.job().plate().name(), dossier.madeAt().toLocalDate(),
+                        PdfFolio.bytes(folio(dossier.job(), dossier), watcher)),
+                folder));
     }
 
     /** Writes a page of the web, or Markdown, with its pictures into a new folder; one that is there is not touched. */

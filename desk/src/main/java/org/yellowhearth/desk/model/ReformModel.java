@@ -325,7 +325,8 @@ public final class ReformModel {
         Set<PartRef> notSeen = new TreeSet<>(Comparator.comparing(PartRef::toString));
         List<Integer> off = new ArrayList<>();
         for (Lane l : lanes.get()) {
-            boolean driven = l.channel().isPresent() && (running(l) || l.run().filter(r -> onTheWay.containsKey(r.plan().id())).isPresent());
+            boolean driven = l.channel().isPresent()
+                    && (running(l) || l.run().filter(r -> onTheWay.containsKey(r.plan().id())).isPresent());
             if (driven) {
                 off.add(l.channel().get());
                 line.urge(LeakageBench.offCommand(l.channel().get()));

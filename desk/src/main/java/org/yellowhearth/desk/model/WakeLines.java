@@ -55,7 +55,8 @@ public final class WakeLines {
     WakeLines(DeskModel model, WakeModel wake) {
         this.model = model;
         this.wake = wake;
-        source = new InstrumentLine<>(model.background(), () -> model.now().toInstant(), MainsSource::new, this::greeting, _ -> false);
+        source = new InstrumentLine<>(model.background(), () -> model.now().toInstant(), MainsSource::new, this::greeting,
+                _ -> false);
         meter = line(MultimeterBench::new, MultimeterBench::name);
         source.onLost(why -> {
             if (wake.on() || owed || wake.unseenProperty().get().equals(Optional.of(WakeModel.Unseen.NOT_ANSWERED))) {

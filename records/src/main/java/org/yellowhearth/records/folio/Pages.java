@@ -1,11 +1,7 @@
 package org.yellowhearth.records.folio;
 
 import java.awt.Color;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 
-import org.openpdf.text.Chunk;
 import org.openpdf.text.Document;
 import org.openpdf.text.Element;
 import org.openpdf.text.Font;
@@ -15,6 +11,7 @@ import org.openpdf.text.Phrase;
 import org.openpdf.text.Rectangle;
 import org.openpdf.text.pdf.BaseFont;
 import org.openpdf.text.pdf.ColumnText;
+import org.openpdf.text.pdf.PdfContentByte;
 import org.openpdf.text.pdf.PdfPCell;
 import org.openpdf.text.pdf.PdfPTable;
 import org.openpdf.text.pdf.PdfPageEventHelper;
@@ -29,22 +26,9 @@ public final class Pages {
     static final Color BRIGHT = new Color(0xF7D978);
     private static final float MARGIN = 48;
 
-    private final BaseFont plain = face("Lato-Regular.ttf");
-    private final BaseFont bold = face("Lato-Bold.ttf");
-    private final BaseFont figures = face("DejaVuSansMono.ttf");
-
-    private static BaseFont face(String name) {
-        try (InputStream in = Pages.class.getResourceAsStream("/org/yellowhearth/records/fonts/" + name)) {
-            return BaseFont.createFont(name, BaseFont.IDENTITY_H, BaseFont.EMBEDDED, true, in.readAllBytes(), null);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    /** The typeface of plain text. */
-    BaseFont plainFace() {
-        return plain;
-    }
+    private final BaseFont plain = Typefaces.face("Lato-Regular.ttf");
+    private final BaseFont bold = Typefaces.face("Lato-Bold.ttf");
+    private final BaseFont figures = Typefaces.face("DejaVuSansMono.ttf");
 
     public static Document document() {
         return new Document(PageSize.A4, MARGIN, MARGIN, MARGIN, MARGIN + 12);
@@ -71,32 +55,38 @@ public final class Pages {
     }
 
     public Paragraph title(String text) {
-        Paragraph p = new Paragraph(27, text, new Font(bold, 22, Font.NORMAL, INK));
+        Paragraph p = set(27, text, new Font(bold, 22, Font.NORMAL, INK));
         p.setSpacingAfter(7);
         return p;
     }
 
     public Paragraph heading(String text) {
-        Paragraph p = new Paragraph(text, new Font(bold, 14, Font.NORMAL, INK));
+        Paragraph p = set(21, text, new Font(bold, 14, Font.NORMAL, INK));
         p.setSpacingBefore(16);
         p.setSpacingAfter(5);
         return p;
     }
 
     public Paragraph line(String text) {
-        return spaced(new Paragraph(13, text, text()));
+        return spaced(set(13, text, text()));
     }
 
     public Paragraph quietLine(String text) {
-        return spaced(new Paragraph(12, text, quiet()));
+        return spaced(set(12, text, quiet()));
     }
 
     /** A short label in strong type and the text that belongs to it. */
     public Paragraph labelled(String label, String text) {
         Paragraph p = paragraph(13);
-        p.add(new Chunk(label + "  ", strong()));
-        p.add(new Chunk(text, text()));
+        Typefaces.set(p, label + "  ", strong());
+        Typefaces.set(p, text, text());
         return spaced(p);
+    }
+
+    private static Paragraph set(float leading, String text, Font font) {
+        Paragraph p = new Paragraph(leading, "", font);
+        Typefaces.set(p, text, font);
+        return p;
     }
 
     private static Paragraph spaced(Paragraph p) {
@@ -113,6 +103,7 @@ public final class Pages {
         cell.setBorder(Rectangle.NO_BORDER);
         cell.setPadding(0);
         cell.setUseAscender(true);
+        turned(cell, paragraph.getContent());
         cell.addElement(paragraph);
         PdfPTable table = new PdfPTable(1);
         table.setWidthPercentage(100);
@@ -148,11 +139,21 @@ public final class Pages {
     }
 
     public PdfPCell cell(String text, Font font) {
-        return cell(new Phrase(12, text, font));
+        Phrase phrase = new Phrase(12, "", font);
+        Typefaces.set(phrase, text, font);
+        return cell(phrase);
+    }
+
+    /** What runs from right to left is put into its order within lines that run from left to right. */
+    private static void turned(PdfPCell cell, String text) {
+        if (Typefaces.turns(text)) {
+            cell.setRunDirection(PdfWriter.RUN_DIRECTION_LTR);
+        }
     }
 
     public PdfPCell cell(Phrase phrase) {
         PdfPCell cell = new PdfPCell(phrase);
+        turned(cell, phrase.getContent());
         cell.setBorder(Rectangle.BOTTOM);
         cell.setBorderColor(RULE);
         cell.setPaddingLeft(0);
@@ -167,11 +168,18 @@ public final class Pages {
         return new PdfPageEventHelper() {
             @Override
             public void onEndPage(PdfWriter writer, Document document) {
-                ColumnText.showTextAligned(writer.getDirectContent(), Element.ALIGN_LEFT, new Phrase(left, font), document.left(),
-                        document.bottom() - 18, 0);
-                ColumnText.showTextAligned(writer.getDirectContent(), Element.ALIGN_RIGHT,
-                        new Phrase(Integer.toString(writer.getPageNumber()), font), document.right(), document.bottom() - 18, 0);
+                aligned(writer.getDirectContent(), Element.ALIGN_LEFT, left, font, document.left(), document.bottom() - 18);
+                aligned(writer.getDirectContent(), Element.ALIGN_RIGHT, Integer.toString(writer.getPageNumber()), font,
+                        document.right(), document.bottom() - 18);
             }
         };
+    }
+
+    /** A line of text at a place. */
+    static void aligned(PdfContentByte to, int alignment, String text, Font font, float x, float y) {
+        Phrase phrase = new Phrase("", font);
+        Typefaces.set(phrase, text, font);
+        ColumnText.showTextAligned(to, alignment, phrase, x, y, 0,
+                Typefaces.turns(text) ? PdfWriter.RUN_DIRECTION_LTR : PdfWriter.RUN_DIRECTION_NO_BIDI, 0);
     }
 }

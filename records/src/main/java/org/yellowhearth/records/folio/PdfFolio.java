@@ -7,14 +7,12 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.util.List;
 
-import org.openpdf.text.Chunk;
 import org.openpdf.text.Document;
 import org.openpdf.text.Element;
+import org.openpdf.text.Font;
 import org.openpdf.text.Image;
 import org.openpdf.text.ImgTemplate;
 import org.openpdf.text.Paragraph;
-import org.openpdf.text.Phrase;
-import org.openpdf.text.pdf.BaseFont;
 import org.openpdf.text.pdf.PdfContentByte;
 import org.openpdf.text.pdf.PdfDestination;
 import org.openpdf.text.pdf.PdfName;
@@ -128,10 +126,10 @@ public final class PdfFolio {
         Paragraph head = pages.paragraph(15);
         head.setSpacingBefore(8);
         head.setSpacingAfter(2);
-        head.add(new Chunk(h.text() + "   ", pages.strong()));
+        Typefaces.set(head, h.text() + "   ", pages.strong());
         if (!h.word().isEmpty()) {
-            head.add(new Chunk(h.mark() + " ", pages.glyph()));
-            head.add(new Chunk(h.word(), pages.strong()));
+            Typefaces.set(head, h.mark() + " ", pages.glyph());
+            Typefaces.set(head, h.word(), pages.strong());
         }
         return head;
     }
@@ -175,7 +173,7 @@ public final class PdfFolio {
         });
         table.addCell(cell);
         if (!caption.isEmpty()) {
-            PdfPCell under = new PdfPCell(new Phrase(12, caption, pages.quiet()));
+            PdfPCell under = pages.cell(caption, pages.quiet());
             under.setBorder(PdfPCell.NO_BORDER);
             under.setPaddingLeft(0);
             table.addCell(under);
@@ -228,16 +226,13 @@ public final class PdfFolio {
                 to.stroke();
             }
             case Plot.Mark.Words w -> {
-                to.setColorFill(Pages.INK);
-                to.beginText();
-                BaseFont face = pages.plainFace();
-                to.setFontAndSize(face, LETTERS);
-                to.showTextAligned(switch (w.anchor()) {
+                Font letters = pages.text();
+                letters.setSize(LETTERS);
+                Pages.aligned(to, switch (w.anchor()) {
                     case START -> Element.ALIGN_LEFT;
                     case MIDDLE -> Element.ALIGN_CENTER;
                     case END -> Element.ALIGN_RIGHT;
-                }, new Phrase(w.text()).getContent(), scale * (float) w.x(), height - scale * (float) w.y(), 0);
-                to.endText();
+                }, w.text(), letters, scale * (float) w.x(), height - scale * (float) w.y());
             }
         }
         to.restoreState();

@@ -100,7 +100,8 @@ public final class PostgresAddress {
 
     /** Whether the server is on this very computer, so that nothing goes over a network. */
     private boolean here() {
-        String host = place.substring(PREFIX.length()).replaceFirst("^//", "").replaceFirst("/.*$", "").replaceFirst(":\\d+$", "");
+        String host = place.substring(PREFIX.length()).replaceFirst("^//", "").replaceFirst("/.*$", "").replaceFirst(":\\d+$",
+                "");
         return host.isEmpty() || host.equalsIgnoreCase("localhost") || host.matches("127(\\.\\d+){3}")
                 || host.equals("[::1]");
     }

@@ -69,7 +69,8 @@ public final class PostgresShop extends SqlShop {
             flyway.migrate();
         } catch (FlywayException e) {
             if (INSUFFICIENT_PRIVILEGE.equals(state(e)) || String.valueOf(e.getMessage()).contains("non-empty schema")) {
-                throw new ShopException("The shared shop at " + address.shown() + " has to be made or brought up to date by its owner first: "
+                throw new ShopException("The shared shop at " + address.shown()
+                        + " has to be made or brought up to date by its owner first: "
                         + "open it once with this version and the owner's name, then let this bench in (docs/shop-format.md, A shared shop). "
                         + "Nothing was changed.", e);
             }
@@ -140,7 +141,8 @@ public final class PostgresShop extends SqlShop {
     @Override
     void lockStock() {
         // A bench may not lock a table that it can only add to; whoever writes into the drawer asks for this first.
-        handle().createQuery("select 1 from (select pg_advisory_xact_lock(hashtext('stock_entry'))) asked").mapTo(Integer.class).one();
+        handle().createQuery("select 1 from (select pg_advisory_xact_lock(hashtext('stock_entry'))) asked").mapTo(Integer.class)
+                .one();
     }
 
     @Override

@@ -140,8 +140,9 @@ public class JobFileTest {
         assertThat(schema().validate(file(",\"parts\":[{\"ref\":\"C1\"}]"), InputFormat.JSON)).isNotEmpty();
         assertThat(Files.readString(ROOT.resolve("docs/job.schema.json")))
                 .contains("\"title\": \"Yellow Hearth job file, version " + JobFormat.VERSION + "\"");
-        assertThat(Files.readString(ROOT.resolve("docs/job-format.md"))).contains("version " + JobFormat.VERSION + " (versions 1 to "
-                + (JobFormat.VERSION - 1));
+        assertThat(Files.readString(ROOT.resolve("docs/job-format.md")))
+                .contains("version " + JobFormat.VERSION + " (versions 1 to "
+                        + (JobFormat.VERSION - 1));
     }
 
     @Test

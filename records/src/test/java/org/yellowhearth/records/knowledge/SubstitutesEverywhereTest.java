@@ -39,12 +39,15 @@ public class SubstitutesEverywhereTest {
     private static final long SEED = 20_261_201;
     private static final int CASES = Boolean.getBoolean("hearth.long") ? 20_000 : 300;
     /** Values and ratings as they are printed on old parts (common practice). */
-    private static final double[] MICROFARADS = {500e-6, .001, .005, .01, .02, .05, .1, .25, .5, 1, 2, 4, 5, 8, 10, 15, 16, 20, 24, 25, 30,
+    private static final double[] MICROFARADS = {500e-6, .001, .005, .01, .02, .05, .1, .25, .5, 1, 2, 4, 5, 8, 10, 15, 16, 20,
+            24, 25, 30,
             32, 40, 50, 60, 80, 100, 125, 150, 200, 250, 500, 1000, 2000, 4000, 10_000};
-    private static final double[] VOLTS = {3, 6, 6.3, 10, 12, 15, 16, 25, 30, 35, 40, 50, 63, 100, 150, 160, 200, 250, 300, 350, 400, 450,
+    private static final double[] VOLTS = {3, 6, 6.3, 10, 12, 15, 16, 25, 30, 35, 40, 50, 63, 100, 150, 160, 200, 250, 300, 350,
+            400, 450,
             475, 500, 525, 600, 700, 1000, 1600, 2000};
 
-    private static Substitutes asked(Capacitor part, Policy policy, Demand demand, Optional<Ceiling> ceiling, List<StockPart> stock) {
+    private static Substitutes asked(Capacitor part, Policy policy, Demand demand, Optional<Ceiling> ceiling,
+            List<StockPart> stock) {
         Instant now = Instant.parse("2026-05-05T12:00:00Z");
         Job job = Job.of(List.of(
                 new Entry(0, now.atZone(ZoneOffset.UTC),

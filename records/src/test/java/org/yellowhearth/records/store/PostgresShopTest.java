@@ -231,7 +231,8 @@ public class PostgresShopTest {
             assertThat(shop.job(id).journal()).hasSize(1);
         }
         String older = database();
-        Flyway.configure().dataSource(older, null, null).locations("classpath:org/yellowhearth/records/store/postgres").target("1")
+        Flyway.configure().dataSource(older, null, null).locations("classpath:org/yellowhearth/records/store/postgres")
+                .target("1")
                 .load().migrate();
         assertThatThrownBy(() -> said(older, "select let_bench_in('x')")).hasMessageContaining("does not exist");
         try (PostgresShop shop = PostgresShop.open(older, KNOWLEDGE)) {
@@ -260,13 +261,15 @@ public class PostgresShopTest {
             shop.append(counted(Optional.empty(), new StockPart("bag", Choice.Whence.DRAWER, "bag 1",
                     new ResistorWare(150, 0.05, 5, Leads.AXIAL, OptionalDouble.empty(), OptionalDouble.empty(),
                             OptionalDouble.empty()),
-                    OptionalInt.of(3), OptionalDouble.empty(), OptionalInt.empty(), OptionalDouble.empty(), 1, "", false, "")), NOW);
+                    OptionalInt.of(3), OptionalDouble.empty(), OptionalInt.empty(), OptionalDouble.empty(), 1, "", false, "")),
+                    NOW);
             shop.keep(new DigestMaker(KNOWLEDGE).of(id, shop.job(id), NOW));
             assertThat(shop.find(Search.of("paper"), 10)).isNotEmpty();
             assertThat(shop.uses()).isEqualTo(as.uses());
         }
         for (String sql : List.of("truncate entry cascade", "delete from entry", "delete from job", "drop table entry cascade",
-                "alter table entry disable trigger all", "drop trigger entry_is_never_emptied on entry", "create table mine (a int)",
+                "alter table entry disable trigger all", "drop trigger entry_is_never_emptied on entry",
+                "create table mine (a int)",
                 "select let_bench_in('ann" + databases + "')", "update flyway_schema_history set version = '9'")) {
             assertThatThrownBy(() -> said(bench, sql)).as(sql).isInstanceOf(SQLException.class);
         }

@@ -150,7 +150,8 @@ public class SqliteShopTest {
     @Test
     public void nothingIsWrittenPastAGate() {
         try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {
-            String id = shop.add(Job.of(List.of(new Entry(0, NOW, new Act.Did(new Edit.Arrived(SetPlate.named("Set"), Policy.USUAL))))));
+            String id = shop
+                    .add(Job.of(List.of(new Entry(0, NOW, new Act.Did(new Edit.Arrived(SetPlate.named("Set"), Policy.USUAL))))));
             Act power = new Act.Did(new Edit.PowerSwitched(Edit.Power.LIT));
             assertThatThrownBy(() -> shop.append(id, List.of(power), NOW)).isInstanceOf(GateClosedException.class)
                     .hasMessageContaining("Nothing was kept");

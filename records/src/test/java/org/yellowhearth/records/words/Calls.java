@@ -22,14 +22,16 @@ public final class Calls {
     public static List<Call> of(Path root, Pattern begins) throws IOException {
         List<Call> all = new ArrayList<>();
         try (Stream<Path> files = Files.walk(root)) {
-            for (Path file : files.filter(f -> f.toString().contains("/src/main/java/") && f.toString().endsWith(".java")).sorted()
+            for (Path file : files.filter(f -> f.toString().contains("/src/main/java/") && f.toString().endsWith(".java"))
+                    .sorted()
                     .toList()) {
                 String text = Files.readString(file);
                 Matcher m = begins.matcher(text);
                 while (m.find()) {
                     List<String> arguments = arguments(text, m.end());
                     all.add(new Call(arguments.getFirst(), arguments.subList(1, arguments.size()),
-                            file.getFileName() + ":" + (1 + text.substring(0, m.start()).chars().filter(c -> c == '\n').count())));
+                            file.getFileName() + ":"
+                                    + (1 + text.substring(0, m.start()).chars().filter(c -> c == '\n').count())));
                 }
             }
         }

@@ -29,9 +29,11 @@ public class SentencesTest {
     private static final Path LABELS = ROOT.resolve("desk/src/main/resources/org/yellowhearth/desk/labels.properties");
     /** What never stands in a sentence: raw gaps, doubled quotes, what a program says of nothing, doubled marks. */
     private static final Pattern WRONG = Pattern
-            .compile("[{}]|''|\\bnull\\b|\\bNaN\\b|Infinity|Optional|  |\\.\\.(?!\\.)|[,;:] ?[.,;:](?!\\d)|\\( | \\)|^[,.;:]|\\bthe the\\b");
+            .compile(
+                    "[{}]|''|\\bnull\\b|\\bNaN\\b|Infinity|Optional|  |\\.\\.(?!\\.)|[,;:] ?[.,;:](?!\\d)|\\( | \\)|^[,.;:]|\\bthe the\\b");
     /** Labels may be the end of a line, and set off by spaces. */
-    private static final Pattern WRONG_LABEL = Pattern.compile("[{}]|''|\\bnull\\b|\\bNaN\\b|Optional|\\.\\.(?!\\.)|[,;:] ?[.,;:](?!\\d)");
+    private static final Pattern WRONG_LABEL = Pattern
+            .compile("[{}]|''|\\bnull\\b|\\bNaN\\b|Optional|\\.\\.(?!\\.)|[,;:] ?[.,;:](?!\\d)");
     private static final Map<String, Object> SAMPLES = Map.of("Quantity.percent", Quantity.percent(0.42), "Quantity.volts",
             Quantity.volts(238), "Quantity.amperes", Quantity.amperes(0.06), "Quantity.farads", Quantity.farads(8e-6),
             "Quantity.ohms", Quantity.ohms(4700), "Quantity.watts", Quantity.watts(5.5), "Quantity.joules", Quantity.joules(3.2));
