@@ -29,7 +29,7 @@ public final class Edge {
 
     /** Whether a figure is no less than a limit. */
     public static boolean atLeast(double figure, double limit) {
-        return atMost(limit, figure);
+        return atMost(/* figure= */ limit, /* limit= */ figure);
     }
 
     /** Whether a figure lies between two limits, or at one. */

@@ -48,7 +48,8 @@ public record Gate(Edit.Question question, Message words, boolean reasonNeeded, 
     private static Edit undone(Edit edit) {
         return switch (edit) {
             case Edit.PartAdded e -> new Edit.PartRemoved(e.part(), e.readings());
-            case Edit.ItemChanged e when e.before().isEmpty() -> new Edit.ItemChanged(e.after(), e.before());
+            case Edit.ItemChanged e when e.before().isEmpty() ->
+                new Edit.ItemChanged(/* before= */ e.after(), /* after= */ e.before());
             case Edit.Together e -> new Edit.Together(e.edits().stream().map(Gate::undone).toList());
             case Edit.PartRemoved e -> new Edit.PartAdded(e.part(), e.readings());
             case Edit.ReadingKept e -> new Edit.ReadingWithdrawn(e.reading());

@@ -17,7 +17,6 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.records.dossier.PeriodRecord;
 import org.yellowhearth.records.dossier.RenewPapers;
-import org.yellowhearth.records.words.Words;
 
 /** The record of the chosen part for the next restorer: what it was, what its day would have put in, what was done, how to take it back. */
 final class RecordPage extends Page {
@@ -74,7 +73,6 @@ final class RecordPage extends Page {
         int[] row = {0};
         record.ifPresent(r -> r.entries().forEach(e -> entries.addRow(row[0]++, text(e.label(), "quiet"), text(e.text()))));
         form.show();
-        Words words = model().words();
         fill(customs, PeriodRecord.customs(job, model().knowledge()), "renew.record.no-year",
                 e -> customs.getChildren().add(text(e.label() + ": " + e.text())));
         if (job.plate().made().isPresent()) {

@@ -67,7 +67,7 @@ public class DrivesTest {
     }
 
     @Test(dataProvider = "formats")
-    public void aMemoryStickTakesWhatGoesOut(MemoryStick.Format format) throws IOException, InterruptedException {
+    public void aMemoryStickTakesWhatGoesOut(MemoryStick.Format format) throws IOException {
         try (MemoryStick stick = MemoryStick.of(format)) {
             filesGoOnto(stick.folder());
             if (format == MemoryStick.Format.EXFAT) {

@@ -27,7 +27,7 @@ final class MemoryStick implements AutoCloseable {
     }
 
     /** One that is plugged in; where none can be, the test that wants one is left out with a word. */
-    static MemoryStick of(Format format) throws IOException, InterruptedException {
+    static MemoryStick of(Format format) throws IOException {
         Path image = Files.createTempFile("stick", ".img");
         Path folder = Files.createTempDirectory("stick");
         try (var file = new java.io.RandomAccessFile(image.toFile(), "rw")) {
@@ -53,17 +53,22 @@ final class MemoryStick implements AutoCloseable {
         }
     }
 
-    private static String run(List<String> command) throws IOException, InterruptedException {
+    private static String run(List<String> command) throws IOException {
         Process p = new ProcessBuilder(command).redirectErrorStream(true).start();
         p.getOutputStream().close();
         String said = new String(p.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        if (!p.waitFor(60, TimeUnit.SECONDS) || p.exitValue() != 0) {
-            throw new IOException(command.getFirst() + ": " + said.strip());
+        try {
+            if (!p.waitFor(60, TimeUnit.SECONDS) || p.exitValue() != 0) {
+                throw new IOException(command.getFirst() + ": " + said.strip());
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException(command.getFirst() + " was interrupted", e);
         }
         return said;
     }
 
-    private static void undone(List<List<String>> undo) throws IOException, InterruptedException {
+    private static void undone(List<List<String>> undo) throws IOException {
         for (List<String> command : undo) {
             run(command);
         }
@@ -74,7 +79,7 @@ final class MemoryStick implements AutoCloseable {
     }
 
     @Override
-    public void close() throws IOException, InterruptedException {
+    public void close() throws IOException {
         undone(undo);
     }
 }
