@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import javafx.application.Platform;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
@@ -30,7 +31,7 @@ public final class AgeingPane extends Pane {
     private static final double LEAST_DRAG = 6;
     private static final double GLYPH_EMS = 0.9;
 
-    /** Tells the size of the text as it is styled. */
+    /** Tells the size of the text as it is styled; what hangs on it is drawn anew once the styling is over, not while it goes through the children. */
     private final Label ruler = new Label("M");
     private final Label readout = new Label();
     private final Polygon lasso = new Polygon();
@@ -62,7 +63,7 @@ public final class AgeingPane extends Pane {
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.IMAGE_VIEW);
         setMinSize(0, 0);
-        ruler.fontProperty().addListener((_, _, _) -> draw());
+        ruler.fontProperty().addListener((_, _, _) -> Platform.runLater(this::draw));
         widthProperty().addListener((_, _, _) -> draw());
         heightProperty().addListener((_, _, _) -> draw());
         addEventHandler(MouseEvent.MOUSE_MOVED, e -> read(place(e).map(p -> p.ageing().part().ref())));

@@ -1,13 +1,14 @@
 package org.yellowhearth.desk.charts;
 
 import java.util.List;
+import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import org.yellowhearth.records.drawing.Plot;
 
 /** Draws marks that are laid out anew for its size and the size of the text. */
 public final class MarkPane extends Pane {
-    /** Tells the size of the text as it is styled. */
+    /** Tells the size of the text as it is styled; what hangs on it is drawn anew once the styling is over, not while it goes through the children. */
     private final Label ruler = new Label("M");
     private Drawing drawing = (_, _, _) -> List.of();
 
@@ -24,7 +25,7 @@ public final class MarkPane extends Pane {
         ruler.setManaged(false);
         getChildren().add(ruler);
         setMinSize(0, 0);
-        ruler.fontProperty().addListener((_, _, _) -> draw());
+        ruler.fontProperty().addListener((_, _, _) -> Platform.runLater(this::draw));
         widthProperty().addListener((_, _, _) -> draw());
         heightProperty().addListener((_, _, _) -> draw());
     }
@@ -42,7 +43,7 @@ public final class MarkPane extends Pane {
 
     /** Calls back when the height of the text changes. */
     public void whenTextChanges(Runnable then) {
-        ruler.fontProperty().addListener((_, _, _) -> then.run());
+        ruler.fontProperty().addListener((_, _, _) -> Platform.runLater(then));
     }
 
     private void draw() {

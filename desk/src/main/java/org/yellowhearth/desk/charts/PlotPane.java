@@ -2,6 +2,7 @@ package org.yellowhearth.desk.charts;
 
 import java.util.List;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -18,7 +19,7 @@ import org.yellowhearth.records.drawing.Plot;
 
 /** Draws a plot, and reads it out under the pointer. */
 public final class PlotPane extends Pane {
-    /** Tells the size of the text as it is styled. */
+    /** Tells the size of the text as it is styled; what hangs on it is drawn anew once the styling is over, not while it goes through the children. */
     private final Label ruler = new Label("M");
     private final Label readout = new Label();
     private final Line cursor = new Line();
@@ -33,7 +34,7 @@ public final class PlotPane extends Pane {
         ruler.setVisible(false);
         ruler.setManaged(false);
         getChildren().add(ruler);
-        ruler.fontProperty().addListener((_, _, _) -> draw());
+        ruler.fontProperty().addListener((_, _, _) -> Platform.runLater(this::draw));
         widthProperty().addListener((_, _, _) -> draw());
         heightProperty().addListener((_, _, _) -> draw());
         setOnMouseMoved(e -> readAt(e.getX()));

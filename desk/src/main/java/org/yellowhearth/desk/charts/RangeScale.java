@@ -3,6 +3,7 @@ package org.yellowhearth.desk.charts;
 import java.util.ArrayList;
 import java.util.List;
 
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
@@ -15,7 +16,7 @@ import org.yellowhearth.core.quantity.Quantity;
 public final class RangeScale extends Pane {
     private static final double HEIGHT_EMS = 6;
     private static final double HEADROOM = 1.12;
-    /** Tells the size of the text as it is styled. */
+    /** Tells the size of the text as it is styled; what hangs on it is drawn anew once the styling is over, not while it goes through the children. */
     private final Label ruler = new Label("M");
     private double from;
     private double middle;
@@ -33,7 +34,7 @@ public final class RangeScale extends Pane {
         ruler.setVisible(false);
         ruler.setManaged(false);
         getChildren().add(ruler);
-        ruler.fontProperty().addListener((_, _, _) -> draw());
+        ruler.fontProperty().addListener((_, _, _) -> Platform.runLater(this::draw));
         widthProperty().addListener((_, _, _) -> draw());
         heightProperty().addListener((_, _, _) -> draw());
     }

@@ -147,6 +147,7 @@ final class WakeRunPage extends VBox {
             }
         });
         wake.runProperty().addListener((_, _, _) -> show());
+        wake.unseenProperty().addListener((_, _, _) -> show());
         wake.causesProperty().addListener((_, _, _) -> show());
         wake.lines().liveProperty().addListener((_, _, _) -> show());
         model.stageProperty().addListener((_, _, _) -> show());
@@ -226,7 +227,7 @@ final class WakeRunPage extends VBox {
         stop.setVisible(on);
         next.setVisible(on);
         signs.setVisible(on);
-        begin.setVisible(run.isPresent() && !on);
+        begin.setVisible(run.isPresent() && !on && wake.unseenProperty().get().isEmpty());
         if (run.isEmpty()) {
             counsel.setText(Labels.of("wake.run.none"));
             more.setVisible(false);
@@ -391,7 +392,8 @@ final class WakeRunPage extends VBox {
                             Quantity.volts(r.now().mainsVolts())));
         }
         String hearth = HearthText.line(model.hearthProperty().get(), model.job().powerSince());
-        String why = r.phase() == RampPhase.STOPPED ? Labels.of("wake.after-stop") + " " : "";
+        boolean seen = wake.unseenProperty().get().isEmpty();
+        String why = r.phase() == RampPhase.STOPPED ? Labels.of(seen ? "wake.after-stop" : "wake.after-stop.unseen") + " " : "";
         return r.phase() == RampPhase.PLANNED ? Labels.of("wake.before") : why + r.note() + " " + hearth;
     }
 
