@@ -1,17 +1,21 @@
 package org.yellowhearth.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.lang.reflect.Proxy;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.ZoneOffset;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
+import javax.imageio.ImageIO;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -248,6 +252,43 @@ public class DeskModelTest {
         try (Stream<Path> written = Files.list(dossiers)) {
             assertThat(written.map(p -> p.getFileName().toString())).singleElement().asString().startsWith("灯台船 מקלט");
         }
+    }
+
+    /** Memory that runs out over one thing is told, and nothing waits for it for ever: neither the window nor what comes after. */
+    @Test
+    public void anErrorBesideTheWindowIsToldAndTheBusySignFalls() {
+        Background b = model.background();
+        List<String> done = new ArrayList<>();
+        for (Error e : List.of(new OutOfMemoryError("no room for the picture"), new StackOverflowError("too deep"))) {
+            assertThatThrownBy(() -> b.aside(() -> {
+                throw e;
+            }, _ -> done.add("never"))).isSameAs(e);
+            assertThat(b.busyProperty().get()).isFalse();
+            assertThat(b.noticeProperty().get().trouble()).isTrue();
+            assertThat(b.noticeProperty().get().text()).contains(e.getMessage());
+        }
+        b.aside(() -> "next", done::add);
+        assertThat(done).containsExactly("next");
+    }
+
+    /** One bad file among good ones: the good ones come in, the bad one is told, and the window waits for nothing. */
+    @Test
+    public void oneBadFileStopsNoBatch() throws IOException {
+        model.arrive("X");
+        BufferedImage picture = new BufferedImage(20, 10, BufferedImage.TYPE_INT_RGB);
+        Path good = folder.resolve("good.png");
+        ImageIO.write(picture, "png", good.toFile());
+        Path bad = Files.writeString(folder.resolve("bad.png"), "no picture");
+        model.photographs().bringIn(List.of(bad, good, folder.resolve("gone.jpg")));
+        assertThat(job().items(Photograph.class)).hasSize(1);
+        assertThat(model.photographs().progressProperty().get()).isEmpty();
+        assertThat(model.background().noticeProperty().get().text()).contains("bad.png", "gone.jpg");
+        Path jobs = Files.writeString(folder.resolve("bad.json"), "[");
+        model.toShop();
+        int before = model.shelf().jobsProperty().get().size();
+        model.shelf().bringIn(List.of(jobs, Rooms.demo("mess-receiver.json")));
+        assertThat(model.shelf().jobsProperty().get()).hasSize(before + 1);
+        assertThat(model.background().busyProperty().get()).isFalse();
     }
 
     @Test
