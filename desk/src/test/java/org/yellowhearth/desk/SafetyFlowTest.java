@@ -108,8 +108,13 @@ public class SafetyFlowTest extends Window {
         enter("unclip HT");
         assertThat(job().journal().getLast().act()).isInstanceOf(Act.Did.class);
         press(KeyCode.CONTROL, KeyCode.Z);
+        until(() -> model.gateProperty().get().isPresent());
+        assertThat(model.gateProperty().get().orElseThrow().gate().question())
+                .as("taking back a charged rail is asked about like taking it out")
+                .isEqualTo(Edit.Question.RAIL_WHILE_CHARGED);
+        fill("gate-reason", "typed by mistake");
         assertThat(said("hearth-state")).as("the rail is undone, what happened stays").isEqualTo("UNKNOWN");
-        assertThat(job().events()).hasSize(3);
+        assertThat(job().events()).hasSize(4);
     }
 
     @Test

@@ -53,7 +53,7 @@ public class TraceFlowTest extends Window {
 
     private void eventually(BooleanSupplier so) {
         try {
-            WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> {
+            WaitForAsyncUtils.waitFor(240, TimeUnit.SECONDS, () -> {
                 WaitForAsyncUtils.waitForFxEvents();
                 return so.getAsBoolean();
             });

@@ -1,15 +1,13 @@
 package org.yellowhearth.core.message;
 
-import java.util.Locale;
-
 /** An enum of the trade whose constants have a plain code in files ({@code across-line}) and a word in the bundles. */
 public interface Coded {
     /** The name of the constant, as enums give it. */
     String name();
 
-    /** The code in files and bundle keys: lower case, words joined by hyphens. */
+    /** The code in files and bundle keys: its {@link Stored} name, else the Java name in lower case, words joined by hyphens. */
     default String code() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return StoredNames.of(this).getFirst();
     }
 
     /** The word for it, for use in a message. */

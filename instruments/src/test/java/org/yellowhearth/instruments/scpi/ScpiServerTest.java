@@ -154,7 +154,7 @@ public class ScpiServerTest {
                 message)
                 .redirectErrorStream(true).start();
         String said = new String(p.getInputStream().readAllBytes(), StandardCharsets.US_ASCII);
-        assertThat(p.waitFor(20, TimeUnit.SECONDS)).isTrue();
+        assertThat(p.waitFor(240, TimeUnit.SECONDS)).isTrue();
         return said;
     }
 }

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.StreamSupport;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.message.StoredNames;
 
 /** One value of a JSON file that knows where it stands, so that every refusal names line and pointer. */
 public final class JsonValue {
@@ -173,7 +174,7 @@ public final class JsonValue {
     Object codeOf(Class<?> type) {
         String text = node.isTextual() ? node.textValue() : "";
         List<Coded> constants = Arrays.stream(type.getEnumConstants()).map(Coded.class::cast).toList();
-        return constants.stream().filter(c -> c.code().equals(text)).findFirst()
+        return constants.stream().filter(c -> StoredNames.of(c).contains(text)).findFirst()
                 .orElseThrow(() -> expected("one of " + String.join(", ", constants.stream().map(Coded::code).toList())));
     }
 

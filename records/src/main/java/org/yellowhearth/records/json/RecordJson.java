@@ -16,7 +16,6 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -24,6 +23,7 @@ import java.util.Set;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.message.StoredNames;
 import org.yellowhearth.core.part.PartRef;
 
 /**
@@ -40,14 +40,14 @@ public final class RecordJson {
     private static final String TYPE = "is";
 
     /** A word for nothing said is what a field that is left out means. */
-    private static final Set<String> UNSAID = Set.of("UNSEEN", "UNSTATED", "UNDECIDED");
+    private static final Set<String> UNSAID = Set.of("unseen", "unstated", "undecided");
 
     private RecordJson() {
     }
 
-    /** The name of a type in files: {@code TakeApartStep} is {@code take-apart-step}. */
+    /** The name of a type in files. */
     public static String tag(Class<?> type) {
-        return type.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
+        return StoredNames.of(type).getFirst();
     }
 
     /** A record of one of the permitted types of a sealed interface, with its type in a field. */
@@ -66,7 +66,7 @@ public final class RecordJson {
         JsonValue named = v.field(field);
         String tag = named.text(LONGEST);
         List<Class<?>> types = records(sealed).toList();
-        Class<?> type = types.stream().filter(t -> tag(t).equals(tag)).findFirst().orElseThrow(() -> named
+        Class<?> type = types.stream().filter(t -> StoredNames.of(t).contains(tag)).findFirst().orElseThrow(() -> named
                 .bad("expected one of " + String.join(", ", types.stream().map(RecordJson::tag).sorted().toList())));
         return sealed.cast(read(v, type, Stream.concat(Stream.of(field), Stream.of(besides)).toArray(String[]::new)));
     }
@@ -85,7 +85,7 @@ public final class RecordJson {
                 o.put(TYPE, tag(get(c, value).getClass()));
             }
             if (!written.isNull()) {
-                node.set(c.getName(), written);
+                node.set(StoredNames.of(c).getFirst(), written);
             }
         }
         return node;
@@ -125,7 +125,7 @@ public final class RecordJson {
     /** Reads a record of this type; the object may also have the other fields named. */
     public static <T> T read(JsonValue v, Class<T> type, String... besides) {
         RecordComponent[] components = type.getRecordComponents();
-        List<String> known = new ArrayList<>(Arrays.stream(components).map(RecordComponent::getName).toList());
+        List<String> known = new ArrayList<>(Arrays.stream(components).flatMap(c -> StoredNames.of(c).stream()).toList());
         known.addAll(List.of(besides));
         v.object(known.toArray(String[]::new));
         Object[] values = Arrays.stream(components).map(c -> component(v, c)).toArray();
@@ -140,7 +140,8 @@ public final class RecordJson {
     }
 
     private static Object component(JsonValue v, RecordComponent c) {
-        Optional<JsonValue> given = v.optional(c.getName());
+        List<String> names = StoredNames.of(c);
+        Optional<JsonValue> given = names.stream().flatMap(n -> v.optional(n).stream()).findFirst();
         Class<?> type = c.getType();
         if (type == Optional.class) {
             return given.map(g -> value(g, argument(c.getGenericType())));
@@ -163,10 +164,10 @@ public final class RecordJson {
         if (given.isEmpty() && type == boolean.class) {
             return false;
         }
-        if (given.isEmpty() && type.isEnum() && UNSAID.contains(((Enum<?>) type.getEnumConstants()[0]).name())) {
+        if (given.isEmpty() && type.isEnum() && UNSAID.contains(((Coded) type.getEnumConstants()[0]).code())) {
             return type.getEnumConstants()[0];
         }
-        return value(v.field(c.getName()), c.getGenericType());
+        return value(given.orElseGet(() -> v.field(names.getFirst())), c.getGenericType());
     }
 
     private static List<Object> list(Optional<JsonValue> given, RecordComponent c) {

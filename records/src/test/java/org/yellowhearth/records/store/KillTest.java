@@ -81,7 +81,7 @@ public class KillTest {
             }
             process.destroyForcibly();
         }
-        assertThat(process.waitFor(20, TimeUnit.SECONDS)).isTrue();
+        assertThat(process.waitFor(240, TimeUnit.SECONDS)).isTrue();
         return confirmed;
     }
 }

@@ -147,7 +147,7 @@ public class KilledAnywhereTest {
             assertThat(seen.keySet()).contains("log", "old shop");
         } finally {
             process.destroyForcibly();
-            assertThat(process.waitFor(20, TimeUnit.SECONDS)).isTrue();
+            assertThat(process.waitFor(240, TimeUnit.SECONDS)).isTrue();
             delete(work);
         }
     }
