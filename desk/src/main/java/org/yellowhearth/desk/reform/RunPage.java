@@ -230,10 +230,6 @@ final class RunPage extends VBox {
 
     private void switches(Lane lane, ReformRun run) {
         switches.getChildren().clear();
-        if (run.phase().on()) {
-            Button all = add("reform.stop-all", "run-stop-all", model::stopAll);
-            all.getStyleClass().add("stop-button");
-        }
         switch (run.phase()) {
             case PROVING -> {
                 Button off = add("reform.pause", "run-pause", () -> reform.pause(lane.ref()));
