@@ -5,22 +5,30 @@ import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /** Under which names types, fields and constants stand in files: the one that is written first, then those of older versions that are read as well. */
 public final class StoredNames {
-    private static final Map<AnnotatedElement, List<String>> TYPES = new ConcurrentHashMap<>();
-    private static final Map<Enum<?>, List<String>> CONSTANTS = new ConcurrentHashMap<>();
+    private static final ClassValue<List<String>> TYPES = new ClassValue<>() {
+        @Override
+        protected List<String> computeValue(Class<?> type) {
+            return names(type, type.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT));
+        }
+    };
+    /** Of an enum, by the place of each constant. */
+    private static final ClassValue<List<List<String>>> CONSTANTS = new ClassValue<>() {
+        @Override
+        protected List<List<String>> computeValue(Class<?> type) {
+            return Arrays.stream(type.getEnumConstants()).map(c -> constant(type, ((Enum<?>) c).name())).toList();
+        }
+    };
 
     private StoredNames() {
     }
 
     /** The names of a type; without a stored one {@code TakeApartStep} is {@code take-apart-step}. */
     public static List<String> of(Class<?> type) {
-        return TYPES.computeIfAbsent(type,
-                _ -> names(type, type.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT)));
+        return TYPES.get(type);
     }
 
     /** The names of a field. */
@@ -30,13 +38,16 @@ public final class StoredNames {
 
     /** The names of a constant; without a stored one {@code ACROSS_LINE} is {@code across-line}. */
     public static List<String> of(Coded constant) {
-        return CONSTANTS.computeIfAbsent((Enum<?>) constant, c -> {
-            try {
-                return names(c.getDeclaringClass().getField(c.name()), c.name().toLowerCase(Locale.ROOT).replace('_', '-'));
-            } catch (NoSuchFieldException e) {
-                throw new IllegalStateException("every constant of an enum is a field of it: " + c, e);
-            }
-        });
+        Enum<?> of = (Enum<?>) constant;
+        return CONSTANTS.get(of.getDeclaringClass()).get(of.ordinal());
+    }
+
+    private static List<String> constant(Class<?> type, String name) {
+        try {
+            return names(type.getField(name), name.toLowerCase(Locale.ROOT).replace('_', '-'));
+        } catch (NoSuchFieldException e) {
+            throw new IllegalStateException("every constant of an enum is a field of it: " + name, e);
+        }
     }
 
     private static List<String> names(AnnotatedElement of, String usual) {
