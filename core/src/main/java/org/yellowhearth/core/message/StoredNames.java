@@ -5,6 +5,8 @@ import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Under which names types, fields and constants stand in files: the one that is written first, then those of older versions that are read as well. */
@@ -15,11 +17,12 @@ public final class StoredNames {
             return names(type, type.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT));
         }
     };
-    /** Of an enum, by the place of each constant. */
-    private static final ClassValue<List<List<String>>> CONSTANTS = new ClassValue<>() {
+    /** Of an enum, by the Java name of each constant. */
+    private static final ClassValue<Map<String, List<String>>> CONSTANTS = new ClassValue<>() {
         @Override
-        protected List<List<String>> computeValue(Class<?> type) {
-            return Arrays.stream(type.getEnumConstants()).map(c -> constant(type, ((Enum<?>) c).name())).toList();
+        protected Map<String, List<String>> computeValue(Class<?> type) {
+            return Arrays.stream(type.getEnumConstants()).map(c -> ((Enum<?>) c).name())
+                    .collect(Collectors.toUnmodifiableMap(name -> name, name -> constant(type, name)));
         }
     };
 
@@ -39,7 +42,7 @@ public final class StoredNames {
     /** The names of a constant; without a stored one {@code ACROSS_LINE} is {@code across-line}. */
     public static List<String> of(Coded constant) {
         Enum<?> of = (Enum<?>) constant;
-        return CONSTANTS.get(of.getDeclaringClass()).get(of.ordinal());
+        return CONSTANTS.get(of.getDeclaringClass()).get(of.name());
     }
 
     private static List<String> constant(Class<?> type, String name) {
