@@ -37,7 +37,7 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.reading.ReadingParser;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.knowledge.KnowledgeFiles;
 
 /** How long a census takes to be judged, and one line to be understood and judged while it is typed. */
 @State(Scope.Benchmark)

@@ -27,13 +27,13 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.records.dossier.Dossier;
-import org.yellowhearth.records.dossier.DossierFolio;
-import org.yellowhearth.records.dossier.SupplyProof;
-import org.yellowhearth.records.folio.PdfFolio;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.photo.BadPhotographException;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.publishing.dossier.Dossier;
+import org.yellowhearth.publishing.dossier.DossierFolio;
+import org.yellowhearth.publishing.dossier.SupplyProof;
+import org.yellowhearth.publishing.folio.PdfFolio;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.photo.BadPhotographException;
+import org.yellowhearth.storage.photo.PhotoStore;
 
 /** Prints how long the dossier of a set of 400 parts with 60 photographs of twelve megapixels takes, everything told. */
 public final class DossierFigures {

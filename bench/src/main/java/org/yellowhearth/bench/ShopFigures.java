@@ -17,12 +17,12 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.trace.SupplySurroundings;
-import org.yellowhearth.records.archive.DigestMaker;
-import org.yellowhearth.records.archive.Search;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.store.ShelfLine;
-import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.store.SqliteShop;
+import org.yellowhearth.storage.archive.DigestMaker;
+import org.yellowhearth.storage.archive.Search;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.store.ShelfLine;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.storage.store.SqliteShop;
 
 /** Makes a shop of many jobs, and prints how long it takes to open it, to find something in it, to open a job and to keep an entry. */
 public final class ShopFigures {

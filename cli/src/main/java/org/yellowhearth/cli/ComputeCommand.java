@@ -10,11 +10,11 @@ import java.time.ZonedDateTime;
 import java.util.concurrent.Callable;
 
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.records.jobfile.JobFile;
-import org.yellowhearth.records.jobfile.JobReader;
-import org.yellowhearth.records.json.BadFileException;
-import org.yellowhearth.records.json.JsonText;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.jobfile.JobFile;
+import org.yellowhearth.storage.jobfile.JobReader;
+import org.yellowhearth.knowledge.json.BadFileException;
+import org.yellowhearth.knowledge.json.JsonText;
+import org.yellowhearth.knowledge.KnowledgeFiles;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 

@@ -29,8 +29,8 @@ import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.core.trace.Suspicion;
 import org.yellowhearth.core.trace.WarmUp;
-import org.yellowhearth.records.words.FaultText;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.FaultText;
+import org.yellowhearth.knowledge.words.Words;
 
 /** What the described supply of a set does, as drawn and as it is. */
 final class ComputedSupply {

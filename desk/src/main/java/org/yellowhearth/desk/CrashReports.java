@@ -11,7 +11,7 @@ import javafx.application.Platform;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.files.PrivateFiles;
+import org.yellowhearth.storage.disk.PrivateFiles;
 
 /** Writes a report when something unexpected happens; what was entered is on the disk already. */
 final class CrashReports {

@@ -59,14 +59,14 @@ import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shell.SorryView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
-import org.yellowhearth.records.dossier.DossierFiles;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.PostgresShop;
-import org.yellowhearth.records.store.SharedAddress;
-import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.store.ShopException;
-import org.yellowhearth.records.store.SqliteShop;
+import org.yellowhearth.publishing.dossier.DossierFiles;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.PostgresShop;
+import org.yellowhearth.storage.store.SharedAddress;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.storage.store.ShopException;
+import org.yellowhearth.storage.store.SqliteShop;
 
 /** The application: opens the shop, shows the window, and at the end has nothing to save. */
 public final class HearthApplication extends Application {

@@ -40,9 +40,9 @@ import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.SqliteShop;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.SqliteShop;
 
 /**
  * How long the interface thread works for a frame while somebody types, scrolls and drags in a set of five hundred parts: what handles the event, and the

@@ -47,9 +47,9 @@ import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.SqliteShop;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.SqliteShop;
 
 /** Redraws the pictures of the documentation from the demo shop, always on the same day, so that only real changes show. */
 public final class Shots extends Application {

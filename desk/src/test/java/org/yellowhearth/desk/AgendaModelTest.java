@@ -25,8 +25,8 @@ import org.yellowhearth.core.fact.OwnTask.TaskKind;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Stage;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.Shop;
 
 /** The agenda of a real shop without a window: it is Wednesday, 9 September 2026, 9:09 in UTC. */
 public class AgendaModelTest {

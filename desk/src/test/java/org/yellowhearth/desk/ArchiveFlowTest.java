@@ -26,9 +26,9 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.desk.shell.ShellView;
-import org.yellowhearth.records.json.JsonText;
-import org.yellowhearth.records.stock.DrawerFile;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.knowledge.json.JsonText;
+import org.yellowhearth.storage.stock.DrawerFile;
+import org.yellowhearth.storage.store.Shop;
 
 /** What the shop has learned, faults followed to their cause, and who wrote an entry, in the real window. */
 public class ArchiveFlowTest extends Window {

@@ -16,7 +16,7 @@ import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.safety.Check;
-import org.yellowhearth.records.census.CensusImport;
+import org.yellowhearth.storage.census.CensusImport;
 
 public class CrashReportsTest {
     @Test

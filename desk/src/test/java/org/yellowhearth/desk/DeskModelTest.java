@@ -33,9 +33,9 @@ import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Echo;
 import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.model.Stage;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.store.ShopException;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.storage.store.ShopException;
 
 /** The window's behaviour without the window. */
 public class DeskModelTest {

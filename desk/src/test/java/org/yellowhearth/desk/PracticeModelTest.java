@@ -43,8 +43,8 @@ import org.yellowhearth.desk.model.PracticeSession;
 import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.model.WakeModel;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.Shop;
 
 /** An exercise through the very models of real work: solved well, solved in a hurry, and with real consequences. */
 public class PracticeModelTest {

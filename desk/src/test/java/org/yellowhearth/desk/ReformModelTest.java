@@ -34,8 +34,8 @@ import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.ReformPlans;
 import org.yellowhearth.instruments.bench.StandInBench;
 import org.yellowhearth.instruments.scpi.ScpiServer;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.Shop;
 
 /** Runs without a window: over the line, by hand, stopped, lost, killed. */
 public class ReformModelTest {

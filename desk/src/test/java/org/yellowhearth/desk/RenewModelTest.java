@@ -32,7 +32,7 @@ import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.RenewModel.Answer;
 import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.model.StockModel;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.store.Shop;
 
 /** Renew without the window, over a real shop: choosing, the drawer, a kit, the bench. */
 public class RenewModelTest {

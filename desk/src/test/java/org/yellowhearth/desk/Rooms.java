@@ -14,10 +14,10 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.model.Background;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.store.SqliteShop;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.storage.store.SqliteShop;
 
 /** What desk tests start from: a model over a shop in a fresh folder, everything done at once and on one day. */
 final class Rooms {

@@ -22,7 +22,7 @@ import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.RenewModel.Answer;
 import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.model.StockModel;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.store.Shop;
 
 /** Drawer and catalogue without the window: changed, taken back, out to a list and in again; and a set without a supply or a condemned part. */
 public class StockModelTest {

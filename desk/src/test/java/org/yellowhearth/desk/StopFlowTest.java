@@ -43,7 +43,7 @@ import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.instruments.bench.StandInBench;
 import org.yellowhearth.instruments.scpi.ScpiServer;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.storage.photo.PhotoStore;
 
 /** Whatever is open, hangs open, is asked or typed: one press of F9, of a STOP, or Escape twice switches the transformer off and is written down. */
 public class StopFlowTest extends Window {

@@ -21,7 +21,7 @@ import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.store.Shop;
 
 /** Trace without a window: what is worked out when, what a trial changes, what undo takes back. */
 public class TraceModelTest {

@@ -35,8 +35,8 @@ import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.model.WakeModel;
 import org.yellowhearth.instruments.bench.StandInBench;
 import org.yellowhearth.instruments.scpi.ScpiServer;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.Shop;
 
 /** First power without a window: gated, run by hand and on the stand-ins, stopped, lost, killed. */
 public class WakeModelTest {

@@ -38,8 +38,8 @@ import org.yellowhearth.desk.shell.Printers;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.Shop;
 
 /** A real window over a shop of two demo sets, and the hands of a person. */
 abstract class Window {

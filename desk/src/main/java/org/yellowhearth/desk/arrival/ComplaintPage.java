@@ -19,7 +19,7 @@ import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** What is wrong with the set, and what somebody did to it before. */
 final class ComplaintPage extends Page {

@@ -33,7 +33,7 @@ import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.storage.photo.PhotoStore;
 
 /** One photograph large: its pins, those of the other side mirrored into it, and what is written about it. */
 final class PhotographView extends VBox {

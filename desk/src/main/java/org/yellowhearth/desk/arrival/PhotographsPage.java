@@ -25,7 +25,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.PhotoModel;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.storage.photo.PhotoStore;
 
 /** The photographs of the set as a contact sheet, and one of them large with its pins. */
 final class PhotographsPage extends Page {

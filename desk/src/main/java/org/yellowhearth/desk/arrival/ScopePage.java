@@ -24,7 +24,7 @@ import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** What the owner wants it to be, what it may take, what it will take, and whether to go on. */
 final class ScopePage extends Page {

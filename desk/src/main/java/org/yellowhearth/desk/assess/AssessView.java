@@ -21,7 +21,7 @@ import org.yellowhearth.desk.parts.PartTable;
 import org.yellowhearth.desk.parts.PickBar;
 import org.yellowhearth.desk.parts.StageHead;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** Assess: the ageing field, under it every part with its newest figures and verdict, and reading entry always at hand. */
 public final class AssessView extends BorderPane {

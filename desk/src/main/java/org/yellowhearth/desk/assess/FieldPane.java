@@ -25,7 +25,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.drawing.AgeingField;
+import org.yellowhearth.publishing.drawing.AgeingField;
 
 /** The ageing field of the open job, with a chip for each family of capacitor that is in it. */
 final class FieldPane extends BorderPane {

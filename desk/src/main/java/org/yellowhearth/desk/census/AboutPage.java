@@ -42,7 +42,7 @@ import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** All that can be written down of one part beside its marking: what is seen, where it sits, what witnesses say, what a person decides. */
 public final class AboutPage extends Page {

@@ -30,8 +30,8 @@ import org.yellowhearth.desk.parts.PartTable;
 import org.yellowhearth.desk.parts.PickBar;
 import org.yellowhearth.desk.parts.StageHead;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.census.CensusCsv;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.storage.census.CensusCsv;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** Census: every part as it is printed and as it was understood, a decoder for its marks, and lists brought in. */
 public final class CensusView extends BorderPane {

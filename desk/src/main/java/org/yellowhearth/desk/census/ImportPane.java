@@ -25,9 +25,9 @@ import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ImportModel;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.census.CensusImport;
-import org.yellowhearth.records.census.CensusTable;
-import org.yellowhearth.records.census.Column;
+import org.yellowhearth.storage.census.CensusImport;
+import org.yellowhearth.storage.census.CensusTable;
+import org.yellowhearth.storage.census.Column;
 
 /** A list of parts before it is brought in: what each column means, and what will happen to each line. */
 final class ImportPane extends BorderPane {

@@ -27,8 +27,8 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.DossierModel;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.dossier.SetPapers;
-import org.yellowhearth.records.folio.WebFolio;
+import org.yellowhearth.publishing.dossier.SetPapers;
+import org.yellowhearth.publishing.folio.WebFolio;
 
 /** Dossier: which sections it tells, the pages themselves, and the ways out of the shop. */
 public final class DossierView extends BorderPane {

@@ -25,10 +25,10 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.help.Article;
-import org.yellowhearth.records.help.Article.Chapter;
-import org.yellowhearth.records.help.HelpBook;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.publishing.help.Article;
+import org.yellowhearth.publishing.help.Article.Chapter;
+import org.yellowhearth.publishing.help.HelpBook;
+import org.yellowhearth.knowledge.words.Words;
 
 /** The help on F1: what belongs to the stage one is on, every key, the guide, the bench line, words of the trade, and the method; all of it can be searched. */
 public final class HelpView extends StackPane {

@@ -37,12 +37,12 @@ import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.calendar.CalendarFile;
-import org.yellowhearth.records.calendar.CalendarFile.Found;
-import org.yellowhearth.records.json.BadFileException;
-import org.yellowhearth.records.store.ShelfLine;
-import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.storage.calendar.CalendarFile;
+import org.yellowhearth.storage.calendar.CalendarFile.Found;
+import org.yellowhearth.knowledge.json.BadFileException;
+import org.yellowhearth.storage.store.ShelfLine;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.knowledge.words.Words;
 
 /**
  * What is due across all jobs, without the window. It is made anew from the jobs and the clock whenever a job changes, every so often, and at

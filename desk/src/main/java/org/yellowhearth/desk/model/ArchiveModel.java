@@ -9,9 +9,9 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.learn.Learned;
-import org.yellowhearth.records.archive.Hit;
-import org.yellowhearth.records.archive.Search;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.archive.Hit;
+import org.yellowhearth.storage.archive.Search;
+import org.yellowhearth.storage.store.Shop;
 
 /** Finding anything over all jobs and what they teach, without the window: searched while one types. */
 public final class ArchiveModel {

@@ -10,7 +10,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.store.ShopException;
+import org.yellowhearth.storage.store.ShopException;
 
 /**
  * Runs work beside the window and hands its result back to it. What touches the disk runs on the keeper, one thing at a time; what

@@ -41,9 +41,9 @@ import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.SetCautions;
 import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.knowledge.words.Words;
 
 /**
  * What the window shows and does, without the window: the open job, its hearth, and every edit of it. The screen shows an entry

@@ -12,12 +12,12 @@ import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.job.IllegalEditException;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.archive.Digest;
-import org.yellowhearth.records.archive.DigestMaker;
-import org.yellowhearth.records.json.BadFileException;
-import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.store.Shop.ShelfEntry;
-import org.yellowhearth.records.store.ShopException;
+import org.yellowhearth.storage.archive.Digest;
+import org.yellowhearth.storage.archive.DigestMaker;
+import org.yellowhearth.knowledge.json.BadFileException;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.storage.store.Shop.ShelfEntry;
+import org.yellowhearth.storage.store.ShopException;
 
 /**
  * Reads the jobs whose digests are behind, a few at a time, so that nobody waits for it: the keeper is free between them, and a job that cannot be read

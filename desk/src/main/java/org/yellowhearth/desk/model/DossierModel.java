@@ -20,18 +20,18 @@ import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.dossier.Dossier;
-import org.yellowhearth.records.dossier.DossierFiles;
-import org.yellowhearth.records.dossier.DossierFolio;
-import org.yellowhearth.records.dossier.LabelSheet;
-import org.yellowhearth.records.dossier.SetPapers;
-import org.yellowhearth.records.dossier.SupplyProof;
-import org.yellowhearth.records.folio.Folio;
-import org.yellowhearth.records.folio.PdfFolio;
-import org.yellowhearth.records.folio.Typefaces;
-import org.yellowhearth.records.folio.WebFolio;
-import org.yellowhearth.records.jobfile.JobWriter;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.publishing.dossier.Dossier;
+import org.yellowhearth.publishing.dossier.DossierFiles;
+import org.yellowhearth.publishing.dossier.DossierFolio;
+import org.yellowhearth.publishing.dossier.LabelSheet;
+import org.yellowhearth.publishing.dossier.SetPapers;
+import org.yellowhearth.publishing.dossier.SupplyProof;
+import org.yellowhearth.publishing.folio.Folio;
+import org.yellowhearth.publishing.folio.PdfFolio;
+import org.yellowhearth.publishing.folio.Typefaces;
+import org.yellowhearth.publishing.folio.WebFolio;
+import org.yellowhearth.storage.jobfile.JobWriter;
+import org.yellowhearth.storage.photo.PhotoStore;
 
 /** The dossier without the window: which sections it tells, and the papers made of them beside the window, to be watched and stopped. */
 public final class DossierModel {

@@ -19,8 +19,8 @@ import org.yellowhearth.core.reading.Agreement;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.words.Describe;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Words;
 
 /** Puts into words how a bench line was understood, with the verdict as it would be. */
 final class EchoWords {

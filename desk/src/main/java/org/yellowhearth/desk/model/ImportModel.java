@@ -11,9 +11,9 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.census.BadListException;
-import org.yellowhearth.records.census.CensusImport;
-import org.yellowhearth.records.census.CensusTable;
+import org.yellowhearth.storage.census.BadListException;
+import org.yellowhearth.storage.census.CensusImport;
+import org.yellowhearth.storage.census.CensusTable;
 
 /** A list of parts from a file or the clipboard: what its columns mean, what it would do, and then does as one edit. */
 public final class ImportModel {

@@ -24,7 +24,7 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** Which parts are shown and in what order, which are picked, and what is done to all that are picked at once. */
 public final class PartsModel {

@@ -14,8 +14,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.photo.BadPhotographException;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.storage.photo.BadPhotographException;
+import org.yellowhearth.storage.photo.PhotoStore;
 
 /** Brings photographs into the open job and finds the pictures to show of them, all beside the window. */
 public final class PhotoModel {

@@ -47,7 +47,7 @@ import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.instruments.bench.Parts;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.store.Shop;
 
 /**
  * One exercise at the practice bench, without the window: a set with hidden faults in a shop of its own, worked at through the very stages of real work.

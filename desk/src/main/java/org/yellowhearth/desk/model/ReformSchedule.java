@@ -18,7 +18,7 @@ import org.yellowhearth.core.reform.PlanFigures;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.Schedule;
 import org.yellowhearth.desk.model.ReformModel.Lane;
-import org.yellowhearth.records.calendar.CalendarFile;
+import org.yellowhearth.storage.calendar.CalendarFile;
 
 /** When which lane is under voltage within the hours at the bench, made anew whenever a lane or the hours change. */
 public final class ReformSchedule {

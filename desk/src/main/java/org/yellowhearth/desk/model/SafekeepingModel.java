@@ -26,21 +26,21 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.dossier.DossierFiles;
-import org.yellowhearth.records.files.NewFile;
-import org.yellowhearth.records.jobfile.JobWriter;
-import org.yellowhearth.records.stock.DrawerFile;
-import org.yellowhearth.records.stock.StockCsv;
-import org.yellowhearth.records.store.Backups;
-import org.yellowhearth.records.store.Backups.Backup;
-import org.yellowhearth.records.store.PostgresAddress;
-import org.yellowhearth.records.store.PostgresShop;
-import org.yellowhearth.records.store.SharedAddress;
-import org.yellowhearth.records.store.ShelfLine;
-import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.store.Shop.ShelfEntry;
-import org.yellowhearth.records.store.ShopException;
-import org.yellowhearth.records.store.SqliteShop;
+import org.yellowhearth.publishing.dossier.DossierFiles;
+import org.yellowhearth.storage.disk.NewFile;
+import org.yellowhearth.storage.jobfile.JobWriter;
+import org.yellowhearth.storage.stock.DrawerFile;
+import org.yellowhearth.storage.stock.StockCsv;
+import org.yellowhearth.storage.store.Backups;
+import org.yellowhearth.storage.store.Backups.Backup;
+import org.yellowhearth.storage.store.PostgresAddress;
+import org.yellowhearth.storage.store.PostgresShop;
+import org.yellowhearth.storage.store.SharedAddress;
+import org.yellowhearth.storage.store.ShelfLine;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.storage.store.Shop.ShelfEntry;
+import org.yellowhearth.storage.store.ShopException;
+import org.yellowhearth.storage.store.SqliteShop;
 
 /** Copies of the shop without the window: made when they are due, looked into, jobs brought back, and the whole shop as open files. */
 public final class SafekeepingModel {

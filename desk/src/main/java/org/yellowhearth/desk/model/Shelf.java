@@ -26,19 +26,19 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.files.JobBundle;
-import org.yellowhearth.records.files.NewFile;
-import org.yellowhearth.records.jobfile.JobFile;
-import org.yellowhearth.records.jobfile.JobReader;
-import org.yellowhearth.records.jobfile.JobWriter;
-import org.yellowhearth.records.json.BadFileException;
-import org.yellowhearth.records.json.JsonText;
-import org.yellowhearth.records.json.JsonValue;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.stock.DrawerFile;
-import org.yellowhearth.records.store.ShelfLine;
-import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.store.ShopException;
+import org.yellowhearth.storage.files.JobBundle;
+import org.yellowhearth.storage.disk.NewFile;
+import org.yellowhearth.storage.jobfile.JobFile;
+import org.yellowhearth.storage.jobfile.JobReader;
+import org.yellowhearth.storage.jobfile.JobWriter;
+import org.yellowhearth.knowledge.json.BadFileException;
+import org.yellowhearth.knowledge.json.JsonText;
+import org.yellowhearth.knowledge.json.JsonValue;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.stock.DrawerFile;
+import org.yellowhearth.storage.store.ShelfLine;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.storage.store.ShopException;
 
 /** The jobs on the shelf: what is there, what comes in and what goes out as files. */
 public final class Shelf {

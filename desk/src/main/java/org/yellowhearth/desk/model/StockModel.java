@@ -21,10 +21,10 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.census.BadListException;
-import org.yellowhearth.records.stock.StockCsv;
-import org.yellowhearth.records.store.ShelfLine;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.census.BadListException;
+import org.yellowhearth.storage.stock.StockCsv;
+import org.yellowhearth.storage.store.ShelfLine;
+import org.yellowhearth.storage.store.Shop;
 
 /** Drawer and catalogue of the shop, without the window: what is there, what is spoken for, and every change of it. */
 public final class StockModel {

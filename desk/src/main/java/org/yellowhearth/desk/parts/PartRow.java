@@ -14,7 +14,7 @@ import org.yellowhearth.core.reading.Derived;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.desk.model.OpenJob;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Words;
 
 /** One line of a parts table: the part, its verdict, and the newest figure of each sort in words. */
 public record PartRow(Assessment assessment, String capacitance, String esr, String dissipation, String other) {

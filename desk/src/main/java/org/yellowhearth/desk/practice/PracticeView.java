@@ -32,7 +32,7 @@ import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.PracticeSession;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Words;
 
 /** An exercise: the very stages of real work, the meters of the practice bench under them, and at the end what there was to be found. */
 public final class PracticeView extends BorderPane {

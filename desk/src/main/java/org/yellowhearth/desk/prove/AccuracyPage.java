@@ -31,7 +31,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.HearthText;
 import org.yellowhearth.desk.model.ProveModel;
-import org.yellowhearth.records.drawing.BandChart;
+import org.yellowhearth.publishing.drawing.BandChart;
 
 /** Ranges of an instrument against a reference: what is waited for first, then zero, calibrate, measure; each point in both per cents. */
 final class AccuracyPage extends Page {

@@ -29,7 +29,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.HearthText;
 import org.yellowhearth.desk.model.ProveModel;
-import org.yellowhearth.records.dossier.ProvePapers;
+import org.yellowhearth.publishing.dossier.ProvePapers;
 
 /** Adjust: targets and how they were reached, what regulators have to spare, and figures of other instruments. */
 final class AdjustPage extends Page {

@@ -31,7 +31,7 @@ import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.HearthText;
 import org.yellowhearth.desk.model.ProveModel;
 import org.yellowhearth.desk.model.Stage;
-import org.yellowhearth.records.drawing.BandChart;
+import org.yellowhearth.publishing.drawing.BandChart;
 
 /** The burn-in: a strip for each channel with its bound, when the next reading is due, and whether it has passed. */
 final class BurnPage extends Page {

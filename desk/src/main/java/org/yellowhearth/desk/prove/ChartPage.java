@@ -25,8 +25,8 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.Background.Work;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ProveModel;
-import org.yellowhearth.records.dossier.ProvePapers;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.publishing.dossier.ProvePapers;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** The drawing's table with what was measured beside it, before and after, and every other pair of before and after. */
 final class ChartPage extends Page {

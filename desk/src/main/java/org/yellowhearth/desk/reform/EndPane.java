@@ -36,8 +36,8 @@ import org.yellowhearth.desk.model.Background.Work;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.ReformModel.Lane;
-import org.yellowhearth.records.dossier.ReformPapers;
-import org.yellowhearth.records.words.Durations;
+import org.yellowhearth.publishing.dossier.ReformPapers;
+import org.yellowhearth.knowledge.words.Durations;
 
 /** What is left to do once the output is off for good: discharge with its countdown, rest, measure, and the label. */
 final class EndPane extends VBox {

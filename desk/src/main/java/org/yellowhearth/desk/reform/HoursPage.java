@@ -23,7 +23,7 @@ import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.drawing.HoursChart;
+import org.yellowhearth.publishing.drawing.HoursChart;
 
 /** When: the hours at the bench, the lanes packed into them, and what is due by when. */
 final class HoursPage extends Page {

@@ -12,7 +12,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel.Lane;
 import org.yellowhearth.desk.parts.PartLanes;
-import org.yellowhearth.records.words.Durations;
+import org.yellowhearth.knowledge.words.Durations;
 
 /** One lane under another: every capacitor that may be brought up, its gate light, where it is, and what is to be done. */
 final class LanesPane extends PartLanes<Lane> {

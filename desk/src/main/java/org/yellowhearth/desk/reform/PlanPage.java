@@ -29,8 +29,8 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel.Lane;
 import org.yellowhearth.desk.model.ReformPlans;
-import org.yellowhearth.records.dossier.ReformPapers;
-import org.yellowhearth.records.words.Durations;
+import org.yellowhearth.publishing.dossier.ReformPapers;
+import org.yellowhearth.knowledge.words.Durations;
 
 /** Whether the chosen capacitor is worth it, its plan step by step with what each step means, and a form to plan it anew. */
 final class PlanPage extends Page {

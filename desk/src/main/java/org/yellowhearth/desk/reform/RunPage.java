@@ -30,8 +30,8 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.ReformModel;
 import org.yellowhearth.desk.model.ReformModel.Lane;
-import org.yellowhearth.records.drawing.LeakageChart;
-import org.yellowhearth.records.words.Durations;
+import org.yellowhearth.publishing.drawing.LeakageChart;
+import org.yellowhearth.knowledge.words.Durations;
 
 /** The run of the chosen capacitor: big figures, what is to be done, the curve with its fan, and the switches. */
 final class RunPage extends VBox {

@@ -22,7 +22,7 @@ import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** Every can of the set: what becomes of it, its sections symbol by symbol, whether the new ones fit inside, and the mark on its shell. */
 final class CansPage extends Page {

@@ -44,7 +44,7 @@ import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.RenewModel;
 import org.yellowhearth.desk.model.RenewModel.Answer;
 import org.yellowhearth.desk.model.RenewModel.Row;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** The old part at the left, the new one at the right, the reasons between them; beneath, everything that could come in its place. */
 final class ChoosePage extends Page {

@@ -39,7 +39,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.StockModel;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** The drawer of the shop and the catalogue it orders from: what lies there, what is spoken for, and every change of it. Needs no open job. */
 public final class DrawerPane extends VBox {

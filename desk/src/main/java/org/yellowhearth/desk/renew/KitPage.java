@@ -22,7 +22,7 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.RenewModel;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** A bought kit or the whole drawer against every place that is open: which part goes where, what stays open and why. */
 final class KitPage extends Page {

@@ -18,7 +18,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.RenewModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** The mains side: classes by position, what a hand would feel, the bleeder that makes the plug safe, the fuse, and cord, plug and switch. */
 final class MainsWorkPage extends Page {

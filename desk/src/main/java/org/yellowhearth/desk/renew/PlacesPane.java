@@ -6,7 +6,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.RenewModel.Row;
 import org.yellowhearth.desk.parts.PartLanes;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** The parts that want others, one beneath another: what each is, what comes in its place, how far it has come. */
 final class PlacesPane extends PartLanes<Row> {

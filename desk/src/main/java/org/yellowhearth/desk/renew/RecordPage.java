@@ -15,8 +15,8 @@ import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.dossier.PeriodRecord;
-import org.yellowhearth.records.dossier.RenewPapers;
+import org.yellowhearth.publishing.dossier.PeriodRecord;
+import org.yellowhearth.publishing.dossier.RenewPapers;
 
 /** The record of the chosen part for the next restorer: what it was, what its day would have put in, what was done, how to take it back. */
 final class RecordPage extends Page {

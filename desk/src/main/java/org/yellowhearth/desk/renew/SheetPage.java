@@ -29,8 +29,8 @@ import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.RenewModel;
-import org.yellowhearth.records.dossier.RenewPapers;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.publishing.dossier.RenewPapers;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** What to do at the bench, one step beneath another in large type, the next one open; ticks when out, when in, when looked at a second time. */
 final class SheetPage extends Page {

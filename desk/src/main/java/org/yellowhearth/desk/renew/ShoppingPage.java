@@ -22,7 +22,7 @@ import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.StockModel;
-import org.yellowhearth.records.dossier.RenewPapers;
+import org.yellowhearth.publishing.dossier.RenewPapers;
 
 /** What is to be ordered for every job on the shelf, with spares, packs, postage and the small order's surcharge; and whether to wait. */
 final class ShoppingPage extends Page {

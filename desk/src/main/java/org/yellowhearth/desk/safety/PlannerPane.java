@@ -27,8 +27,8 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.drawing.Plot;
-import org.yellowhearth.records.drawing.PlotSvg;
+import org.yellowhearth.publishing.drawing.Plot;
+import org.yellowhearth.publishing.drawing.PlotSvg;
 
 /** How a store, or any capacitor, is discharged: energy, resistor, watts, seconds and the curve. */
 final class PlannerPane extends VBox {

@@ -9,7 +9,7 @@ import java.util.stream.Stream;
 
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.storage.photo.PhotoStore;
 
 /** Asks with the platform's own file chooser. */
 public final class ChooserAsk implements FileAsk {

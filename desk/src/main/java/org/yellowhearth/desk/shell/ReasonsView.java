@@ -42,8 +42,8 @@ import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.theme.VerdictGlyph;
-import org.yellowhearth.records.words.Describe;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Words;
 
 /** The pane at the right: for the part chosen, the verdict with every number, limit, formula, source and caution. */
 final class ReasonsView extends ScrollPane {

@@ -19,7 +19,7 @@ import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.HearthText;
 import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.theme.HearthDrawing;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** The plate across the top: what the set is, and the hearth. */
 final class SetPlateView extends HBox {

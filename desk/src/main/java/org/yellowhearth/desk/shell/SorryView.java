@@ -18,12 +18,12 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.store.Backups;
-import org.yellowhearth.records.store.Backups.Backup;
-import org.yellowhearth.records.store.Recovery;
-import org.yellowhearth.records.store.SharedAddress;
-import org.yellowhearth.records.store.ShopException;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.store.Backups;
+import org.yellowhearth.storage.store.Backups.Backup;
+import org.yellowhearth.storage.store.Recovery;
+import org.yellowhearth.storage.store.SharedAddress;
+import org.yellowhearth.storage.store.ShopException;
 
 /** What is seen where a shop does not open: why, and what can be done about it. */
 public final class SorryView extends VBox {

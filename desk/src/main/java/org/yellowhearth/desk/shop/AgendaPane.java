@@ -35,8 +35,8 @@ import org.yellowhearth.desk.model.AgendaModel;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.HearthText;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.store.ShelfLine;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.storage.store.ShelfLine;
+import org.yellowhearth.knowledge.words.Words;
 
 /** What is due across all jobs, day by day, with an answer to each: open it, put it off, done. */
 final class AgendaPane extends VBox {

@@ -14,7 +14,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.ArchiveModel;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.archive.Hit;
+import org.yellowhearth.storage.archive.Hit;
 
 /** Find: words and values in any notation over all jobs; a hit opens where it is. */
 final class FindPane extends VBox {

@@ -18,7 +18,7 @@ import org.yellowhearth.desk.model.SafekeepingModel;
 import org.yellowhearth.desk.model.SafekeepingModel.InBackup;
 import org.yellowhearth.desk.model.SafekeepingModel.Opened;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.store.Backups.Backup;
+import org.yellowhearth.storage.store.Backups.Backup;
 
 /** Safekeeping: the copies of the shop, what is in them, and the whole shop as open files. */
 final class SafekeepingPane extends VBox {

@@ -36,9 +36,9 @@ import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.desk.theme.HearthDrawing;
 import org.yellowhearth.desk.theme.VerdictGlyph;
-import org.yellowhearth.records.archive.Digest;
-import org.yellowhearth.records.store.ShelfLine;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.storage.archive.Digest;
+import org.yellowhearth.storage.store.ShelfLine;
+import org.yellowhearth.knowledge.words.Words;
 
 /**
  * The shop before any job: what lies on the shelf, and how a set comes in. It stands before the shop is open, so that a set's name can be typed at

@@ -40,8 +40,8 @@ import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.drawing.SupplySymbols;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.publishing.drawing.SupplySymbols;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** Describing the supply: a preset or section by section; the fields of the one that is chosen stand beside the list. */
 final class DescribePage extends Page {

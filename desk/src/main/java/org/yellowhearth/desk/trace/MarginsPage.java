@@ -17,7 +17,7 @@ import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.drawing.WaveChart;
+import org.yellowhearth.publishing.drawing.WaveChart;
 
 /** What the supply has to spare: headroom of its regulators, the first surge, and what tolerances make of its rails. */
 final class MarginsPage extends Page {

@@ -30,7 +30,7 @@ import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** What the meter showed under power, what the drawing promises, and what is clipped across what. */
 final class ReadingsPage extends Page {

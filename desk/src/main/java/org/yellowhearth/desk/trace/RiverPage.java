@@ -33,8 +33,8 @@ import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.drawing.River;
-import org.yellowhearth.records.drawing.SupplySymbols;
+import org.yellowhearth.publishing.drawing.River;
+import org.yellowhearth.publishing.drawing.SupplySymbols;
 
 /** The voltage river over the supply it flows through. A symbol that is dragged up or down changes its value on trial. */
 final class RiverPage extends BorderPane {

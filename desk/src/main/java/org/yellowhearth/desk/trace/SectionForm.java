@@ -25,7 +25,7 @@ import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.json.RecordEdit;
+import org.yellowhearth.knowledge.json.RecordEdit;
 
 /** The fields of one section; each is kept as soon as it is left. */
 final class SectionForm {

@@ -22,7 +22,7 @@ import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** What was noticed beside voltages, what it points at or clears, and the hunt for a short on a rail. */
 final class SignsPage extends Page {

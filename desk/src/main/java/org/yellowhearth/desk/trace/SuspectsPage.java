@@ -26,7 +26,7 @@ import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.words.FaultText;
+import org.yellowhearth.knowledge.words.FaultText;
 
 /** Which fault explains the readings, what it predicts beside what was measured, and what to measure next. */
 final class SuspectsPage extends Page {

@@ -37,9 +37,9 @@ import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.drawing.River;
-import org.yellowhearth.records.drawing.WaveChart;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.publishing.drawing.River;
+import org.yellowhearth.publishing.drawing.WaveChart;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** At the right of Trace: the point or part that is looked at, its wave, its figures beside those of the drawing, and what can be tried. */
 final class TraceDetails extends ScrollPane {

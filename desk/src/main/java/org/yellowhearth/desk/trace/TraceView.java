@@ -24,9 +24,9 @@ import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.drawing.PlotSvg;
-import org.yellowhearth.records.drawing.River;
-import org.yellowhearth.records.drawing.SupplySymbols;
+import org.yellowhearth.publishing.drawing.PlotSvg;
+import org.yellowhearth.publishing.drawing.River;
+import org.yellowhearth.publishing.drawing.SupplySymbols;
 
 /** Trace: the voltage river of this very set, its description, readings, suspects and margins. */
 public final class TraceView extends BorderPane implements Paged {

@@ -34,9 +34,9 @@ import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.WakeModel;
-import org.yellowhearth.records.drawing.StairsChart;
-import org.yellowhearth.records.words.Describe;
-import org.yellowhearth.records.words.Durations;
+import org.yellowhearth.publishing.drawing.StairsChart;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Durations;
 
 /** The plan of a ramp: what is wanted of it, the staircase, and what each meter should show at each step. */
 final class RampPage extends Page {

@@ -18,7 +18,7 @@ import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.InstrumentLine;
 import org.yellowhearth.desk.model.WakeLines;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
 
 /** The lines to the variable transformer and to the multimeter, stand-ins or real ones; without them a person turns, reads and types. */
 final class WakeLinkPage extends VBox {

@@ -40,10 +40,10 @@ import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.HearthText;
 import org.yellowhearth.desk.model.WakeLines;
 import org.yellowhearth.desk.model.WakeModel;
-import org.yellowhearth.records.drawing.StairsChart;
-import org.yellowhearth.records.words.Describe;
-import org.yellowhearth.records.words.Durations;
-import org.yellowhearth.records.words.FaultText;
+import org.yellowhearth.publishing.drawing.StairsChart;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Durations;
+import org.yellowhearth.knowledge.words.FaultText;
 
 /** The run: what every meter shows in figures to be read from across the room, what is to be done, one large stop, and a key for every sign. */
 final class WakeRunPage extends VBox {
