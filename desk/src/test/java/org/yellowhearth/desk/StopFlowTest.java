@@ -26,7 +26,6 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Pane;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
-import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.RampPlan;
@@ -34,7 +33,6 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
-import org.yellowhearth.core.wake.RampPlanner;
 import org.yellowhearth.core.wake.RampRun;
 import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.model.Stage;
@@ -48,7 +46,6 @@ import org.yellowhearth.storage.photo.PhotoStore;
 /** Whatever is open, hangs open, is asked or typed: one press of F9, of a STOP, or Escape twice switches the transformer off and is written down. */
 public class StopFlowTest extends Window {
     private ScpiServer transformer;
-    private Optional<RampPlan> plan = Optional.empty();
 
     @BeforeMethod
     public void plugIn() throws IOException {
@@ -60,15 +57,12 @@ public class StopFlowTest extends Window {
         transformer.close();
     }
 
-    /** The plan is worked out once, and is the same for all. */
     private void planned() {
         openJob("Brindlecote");
-        robot.interact(() -> model.stageProperty().set(plan.isPresent() ? Stage.SAFETY : Stage.WAKE));
-        if (plan.isEmpty()) {
-            until(() -> model.wake().proposedProperty().get().isPresent());
-            plan = model.wake().proposedProperty().get().map(RampPlanner.Proposed::plan);
-        }
-        robot.interact(() -> model.put(plan.orElseThrow()));
+        robot.interact(() -> model.stageProperty().set(Stage.WAKE));
+        until(() -> model.wake().proposedProperty().get().isPresent());
+        settle();
+        robot.interact(() -> model.wake().keepPlan());
         settle();
     }
 
@@ -179,12 +173,6 @@ public class StopFlowTest extends Window {
                 }), () -> robot.interact(() -> menu.get().hide())));
     }
 
-    /** F9, Escape twice, and the STOP that stands above everything. */
-    @DataProvider
-    public Object[][] ways() {
-        return new Object[][]{{"F9"}, {"Esc Esc"}, {"STOP"}};
-    }
-
     /** A key as the platform delivers it: to the window, from where it finds its way. */
     private void key(KeyCode code) {
         robot.interact(() -> Event.fireEvent(
@@ -192,36 +180,46 @@ public class StopFlowTest extends Window {
                 new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false)));
     }
 
-    @Test(dataProvider = "ways")
-    public void oneStopStopsWhateverIsOpen(String way) {
+    /** F9 in every state; Escape twice and the STOP that stands above everything where it is hardest. One window for all of it. */
+    @Test
+    public void oneStopStopsWhateverIsOpen() {
         planned();
-        for (State s : way.equals("F9") ? states() : states().stream().filter(x -> x.worst).toList()) {
-            if (way.equals("F9")) {
-                stage(Stage.WAKE);
-                page("wake-page-run");
+        stage(Stage.WAKE);
+        for (State s : states()) {
+            stops("F9", s);
+            if (s.worst) {
+                stops("Esc Esc", s);
+                stops("STOP", s);
             }
-            poweredUp();
-            s.open.run();
-            assertThat(find("stop-what", Label.class).getText()).as(s.name).contains("first power");
-            assertThat(find("stop-how", Label.class).getText()).as(s.name).contains("F9");
-            switch (way) {
-                case "F9" -> key(KeyCode.F9);
-                case "STOP" -> click("stop-all");
-                default -> {
-                    key(KeyCode.ESCAPE);
-                    key(KeyCode.ESCAPE);
-                }
-            }
-            isOff(way + " with " + s.name);
-            s.shut.run();
-            settle();
         }
+        theSpaceBarStopsWhereNoTextIsTyped();
+        thePathIsTypedWhileAnOutputIsOn();
+        everyWindowOfTheProgramHears();
+        whatIsTurnedByHandIsLookedAt();
+    }
+
+    private void stops(String way, State s) {
+        stage(Stage.WAKE);
+        page("wake-page-run");
+        poweredUp();
+        s.open.run();
+        assertThat(find("stop-what", Label.class).getText()).as(s.name).contains("first power");
+        assertThat(find("stop-how", Label.class).getText()).as(s.name).contains("F9");
+        switch (way) {
+            case "F9" -> key(KeyCode.F9);
+            case "STOP" -> click("stop-all");
+            default -> {
+                key(KeyCode.ESCAPE);
+                key(KeyCode.ESCAPE);
+            }
+        }
+        isOff(way + " with " + s.name);
+        s.shut.run();
+        settle();
     }
 
     /** While an output is on no dialog of the desktop takes the keyboard away: the path is typed, and F9 is heard meanwhile. */
-    @Test
-    public void thePathIsTypedWhileAnOutputIsOn() {
-        planned();
+    private void thePathIsTypedWhileAnOutputIsOn() {
         poweredUp();
         stage(Stage.TRACE);
         Platform.runLater(() -> find("trace-spice", Button.class).fire());
@@ -233,9 +231,7 @@ public class StopFlowTest extends Window {
     }
 
     /** In a field of figures the space bar stops; in a text it is a space, and the big button says so. */
-    @Test
-    public void theSpaceBarStopsWhereNoTextIsTyped() {
-        planned();
+    private void theSpaceBarStopsWhereNoTextIsTyped() {
         stage(Stage.WAKE);
         page("wake-page-run");
         poweredUp();
@@ -252,9 +248,7 @@ public class StopFlowTest extends Window {
     }
 
     /** By hand nobody here can see it: it says so, asks for a look, and believes what was seen. */
-    @Test
-    public void whatIsTurnedByHandIsLookedAt() {
-        planned();
+    private void whatIsTurnedByHandIsLookedAt() {
         poweredUp();
         key(KeyCode.F9);
         settle();
@@ -281,9 +275,7 @@ public class StopFlowTest extends Window {
     }
 
     /** A key pressed in another window of the program stops as well. */
-    @Test
-    public void everyWindowOfTheProgramHears() {
-        planned();
+    private void everyWindowOfTheProgramHears() {
         poweredUp();
         AtomicReference<javafx.stage.Stage> other = new AtomicReference<>();
         robot.interact(() -> {

@@ -144,6 +144,8 @@ public class WakeFlowTest extends Window {
         press(KeyCode.K);
         assertThat(run().stopped()).contains(Waking.StopCause.SMOKE);
         assertThat(counsel()).contains("smoke");
+        assertThat(said("stop-look")).as("turned by hand").contains("pull the plug");
+        click("stop-seen-off");
         ready();
         page("run");
         click("wake-begin");

@@ -37,7 +37,7 @@ import org.yellowhearth.storage.stock.StockCsv;
 public class SubstitutesEverywhereTest {
     private static final List<StockPart> CATALOGUE = StockCsv.shipped(VerdictTest.KNOWLEDGE.kinds().keySet());
     private static final long SEED = 20_261_201;
-    private static final int CASES = Boolean.getBoolean("hearth.long") ? 20_000 : 300;
+    private static final int CASES = Boolean.getBoolean("hearth.long") ? 20_000 : 150;
     /** Values and ratings as they are printed on old parts (common practice). */
     private static final double[] MICROFARADS = {500e-6, .001, .005, .01, .02, .05, .1, .25, .5, 1, 2, 4, 5, 8, 10, 15, 16, 20,
             24, 25, 30,
