@@ -22,6 +22,7 @@ import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.publishing.dossier.DossierFiles;
 import org.yellowhearth.publishing.folio.Folio;
 import org.yellowhearth.publishing.folio.WebFolio;
+import org.yellowhearth.storage.files.JobBundle;
 
 /** What goes out goes onto any drive: memory sticks and cards know no links (FAT and exFAT as published, common practice). */
 public class DrivesTest {

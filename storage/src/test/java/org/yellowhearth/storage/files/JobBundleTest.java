@@ -22,6 +22,7 @@ import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.knowledge.json.BadFileException;
+import org.yellowhearth.storage.disk.NewFile;
 
 /** ZIPs that come in, friendly and hostile, and files that appear whole or not at all. */
 public class JobBundleTest {
