@@ -1,5 +1,6 @@
 package org.yellowhearth.desk;
 
+import org.yellowhearth.workshop.words.Labels;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
@@ -10,7 +11,7 @@ import java.time.Instant;
 import javafx.application.Platform;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.storage.disk.PrivateFiles;
 
 /** Writes a report when something unexpected happens; what was entered is on the disk already. */

@@ -1,5 +1,6 @@
 package org.yellowhearth.desk;
 
+import org.yellowhearth.workshop.Rooms;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
@@ -74,7 +75,7 @@ public class ArchiveFlowTest extends Window {
         until(() -> model.safekeeping().signatureProperty().get().equals("M. Quillon"));
         toggle("shop-shelf");
         openJob("Brindlecote");
-        robot.interact(() -> ((ShellView) stage.getScene().getRoot()).show(org.yellowhearth.desk.model.Stage.PROVE, "causes"));
+        robot.interact(() -> ((ShellView) stage.getScene().getRoot()).show(org.yellowhearth.workshop.Stage.PROVE, "causes"));
         settle();
         type("cause-symptom", "Hums after ten minutes");
         type("cause-suspicion", "Reservoir dried out");

@@ -1,5 +1,6 @@
 package org.yellowhearth.desk;
 
+import org.yellowhearth.workshop.words.Labels;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
@@ -29,7 +30,7 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.desk.charts.AgeingPane;
-import org.yellowhearth.desk.model.PartsModel;
+import org.yellowhearth.workshop.PartsModel;
 import org.yellowhearth.desk.parts.PartRow;
 import org.yellowhearth.storage.census.CensusImport;
 

@@ -1,5 +1,6 @@
 package org.yellowhearth.desk;
 
+import org.yellowhearth.workshop.words.Labels;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;

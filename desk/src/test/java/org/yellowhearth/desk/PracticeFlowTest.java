@@ -1,5 +1,6 @@
 package org.yellowhearth.desk;
 
+import org.yellowhearth.workshop.Rooms;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
@@ -15,7 +16,7 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.practice.ExerciseMaker;
 import org.yellowhearth.core.practice.Theme;
-import org.yellowhearth.desk.model.PracticeSession;
+import org.yellowhearth.workshop.PracticeSession;
 import org.yellowhearth.desk.practice.PracticeView;
 
 /** An exercise in its window: the meters under the stages, the gates of real work, and the debrief. */

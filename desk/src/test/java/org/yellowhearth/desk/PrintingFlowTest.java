@@ -1,5 +1,6 @@
 package org.yellowhearth.desk;
 
+import org.yellowhearth.workshop.Rooms;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
@@ -12,7 +13,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.Test;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.Stage;
 
 /** Printing through the commands of a desktop; {@code lp -d printer -t title} with the pages on its standard input is POSIX. */
 public class PrintingFlowTest extends Window {

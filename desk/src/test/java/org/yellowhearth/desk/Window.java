@@ -1,5 +1,7 @@
 package org.yellowhearth.desk;
 
+import org.yellowhearth.workshop.MovedClock;
+import org.yellowhearth.workshop.Rooms;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
@@ -31,10 +33,10 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.model.Background;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.desk.shell.Printers;
+import org.yellowhearth.workshop.Background;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.desk.platform.Printers;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;

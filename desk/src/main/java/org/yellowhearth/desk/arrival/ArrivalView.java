@@ -9,12 +9,12 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.desk.platform.FileAsk;
 
 /** Arrival: everything about the set that later stages compute with, on a few pages. */
 public final class ArrivalView extends BorderPane implements Paged {

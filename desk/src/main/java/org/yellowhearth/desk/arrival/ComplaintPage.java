@@ -12,13 +12,13 @@ import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Symptom;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Chips;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.knowledge.words.Describe;
 
 /** What is wrong with the set, and what somebody did to it before. */

@@ -10,11 +10,11 @@ import org.yellowhearth.core.arrival.MainsFit;
 import org.yellowhearth.core.fact.Bench;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 
 /** The supply of the bench beside how the mains comes into the set, and what does not fit. */
 final class MainsPage extends Page {

@@ -27,12 +27,12 @@ import org.yellowhearth.core.arrival.PinMap;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.storage.photo.PhotoStore;
 
 /** One photograph large: its pins, those of the other side mirrored into it, and what is written about it. */

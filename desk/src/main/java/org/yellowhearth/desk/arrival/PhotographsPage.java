@@ -20,11 +20,11 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.PhotoModel;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.PhotoModel;
+import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.storage.photo.PhotoStore;
 
 /** The photographs of the set as a contact sheet, and one of them large with its pins. */

@@ -11,10 +11,10 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.arrival.Reassembly;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 
 /** What came off the set, in order; and the same from last to first, to be ticked off when it goes together again. */
 final class TakeApartPage extends Page {

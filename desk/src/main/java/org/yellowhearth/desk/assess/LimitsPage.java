@@ -17,10 +17,10 @@ import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 
 /** The limits of the kinds that are in the set, both profiles side by side; what this job holds otherwise goes with it. */
 final class LimitsPage extends Page {

@@ -35,13 +35,13 @@ import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Chips;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.knowledge.words.Describe;
 
 /** All that can be written down of one part beside its marking: what is seen, where it sits, what witnesses say, what a person decides. */

@@ -16,10 +16,10 @@ import javafx.scene.shape.Circle;
 import org.yellowhearth.core.census.Colour;
 import org.yellowhearth.core.census.ColourCode;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.desk.parts.PartDrawing;
 
 /** Bands and dots clicked in their order: the part draws itself, and every meaning stands beside it, the likelier first. */

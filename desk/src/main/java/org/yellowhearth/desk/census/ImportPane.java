@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.census;
 
+import org.yellowhearth.desk.forms.Bound;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
@@ -19,12 +20,12 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ImportModel;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ImportModel;
+import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.storage.census.CensusImport;
 import org.yellowhearth.storage.census.CensusTable;
 import org.yellowhearth.storage.census.Column;
@@ -65,8 +66,8 @@ final class ImportPane extends BorderPane {
         setTop(new VBox(Page.text(Labels.of("import.how"), "quiet"), buttons, columns, told));
         setCenter(rows);
         list.previewProperty().addListener((_, _, now) -> now.ifPresent(this::show));
-        take.disableProperty().bind(list.previewProperty().map(p -> p.stream().flatMap(x -> x.rows().stream())
-                .noneMatch(r -> !r.edits().isEmpty())));
+        take.disableProperty().bind(Bound.to(list.previewProperty().map(p -> p.stream().flatMap(x -> x.rows().stream())
+                .noneMatch(r -> !r.edits().isEmpty()))));
     }
 
     private void column(String label, double share, Function<CensusImport.Row, String> text) {

@@ -14,8 +14,8 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.desk.parts.LineForm;
 
 /** A part, field by field, for hands on the mouse. */

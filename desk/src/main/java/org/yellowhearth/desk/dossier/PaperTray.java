@@ -22,11 +22,11 @@ import javafx.scene.image.WritableImage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.Background.Work;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.desk.shell.Printers;
+import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.workshop.Background.Work;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.desk.platform.Printers;
 
 /** Where pages come out: into a file that the person names, or onto paper. They are made beside the window. */
 public final class PaperTray {

@@ -14,8 +14,8 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.message.Coded;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.workshop.DeskModel;
 
 /** A line of small fields with a button that adds something to a list; Enter in any field does the same. */
 public final class AddLine extends FlowPane {

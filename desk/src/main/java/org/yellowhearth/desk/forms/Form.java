@@ -21,8 +21,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.util.StringConverter;
 import org.yellowhearth.core.message.Coded;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.workshop.DeskModel;
 
 /**
  * Fields with their labels, each kept as soon as it is left. What a field shows comes from the job, and goes back to it; a field

@@ -7,9 +7,9 @@ import java.util.Locale;
 
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.InstrumentLine;
-import org.yellowhearth.desk.model.InstrumentLine.How;
+import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.workshop.InstrumentLine;
+import org.yellowhearth.workshop.InstrumentLine.How;
 import org.yellowhearth.instruments.link.Transcript;
 
 /** How a line to an instrument is, and what was said on it. */

@@ -14,8 +14,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.workshop.DeskModel;
 
 /** A page of a stage that scrolls: it shows itself anew whenever the job changes while it is looked at. */
 public abstract class Page extends ScrollPane {

@@ -7,7 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The lines of the shortcut sheet, as the labels give them. */
 final class SheetTexts {

@@ -17,7 +17,7 @@ import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.knowledge.words.Describe;
 
 /** A can from below: its shell is the common end, and each section has a terminal with the symbol that is cut beside it. */

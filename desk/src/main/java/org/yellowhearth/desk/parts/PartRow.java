@@ -13,7 +13,7 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Derived;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.desk.model.OpenJob;
+import org.yellowhearth.workshop.OpenJob;
 import org.yellowhearth.knowledge.words.Words;
 
 /** One line of a parts table: the part, its verdict, and the newest figure of each sort in words. */

@@ -11,11 +11,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.practice.Exercise;
 import org.yellowhearth.core.practice.Theme;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.PracticeModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.PracticeModel;
 
 /** The practice bench: graded exercises with the scores they brought, and others made by a number. */
 public final class PracticePane extends VBox {

@@ -21,14 +21,14 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.prove.Adjusting;
 import org.yellowhearth.core.prove.HeadroomCheck;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.HearthText;
-import org.yellowhearth.desk.model.ProveModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.ProveModel;
 import org.yellowhearth.publishing.dossier.ProvePapers;
 
 /** Adjust: targets and how they were reached, what regulators have to spare, and figures of other instruments. */

@@ -16,11 +16,11 @@ import org.yellowhearth.core.cause.Cause.Standing;
 import org.yellowhearth.core.fact.FaultTrail;
 import org.yellowhearth.core.fact.FaultTrail.Outcome;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.CauseModel;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.CauseModel;
+import org.yellowhearth.workshop.DeskModel;
 
 /** What was the cause: a suspicion, what the journal says was changed after it, what came of that, and how sure it is. */
 final class CausesPage extends Page {

@@ -8,8 +8,8 @@ import javafx.scene.layout.BorderPane;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.desk.platform.FileAsk;
 
 /** Prove: the evidence that a set is good, page by page, and what still stands against handing it back. */
 public final class ProveView extends BorderPane implements Paged {

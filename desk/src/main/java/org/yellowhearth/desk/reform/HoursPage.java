@@ -16,13 +16,13 @@ import org.yellowhearth.core.fact.BenchHours;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reform.Schedule;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.publishing.drawing.HoursChart;
 
 /** When: the hours at the bench, the lanes packed into them, and what is due by when. */

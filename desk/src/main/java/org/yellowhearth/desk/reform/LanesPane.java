@@ -8,9 +8,9 @@ import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.Forecast;
 import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.ReformRun;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ReformModel.Lane;
+import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ReformModel.Lane;
 import org.yellowhearth.desk.parts.PartLanes;
 import org.yellowhearth.knowledge.words.Durations;
 

@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.reform;
 
+import org.yellowhearth.desk.forms.Bound;
 import java.util.List;
 import java.util.Locale;
 
@@ -10,10 +11,10 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.reform.ForecastTrial;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ForecastQuality;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ForecastQuality;
 
 /** How good the forecasts are: tried here and now over simulated capacitors whose end is known, of our own model and of others. */
 final class QualityPage extends Page {
@@ -32,8 +33,8 @@ final class QualityPage extends Page {
         table.setId("quality-table");
         run = button("reform.quality.run", "quality-run", () -> quality.run(CURVES));
         stop = button("reform.quality.stop", "quality-stop", quality::stop);
-        bar.progressProperty().bind(quality.progressProperty());
-        bar.visibleProperty().bind(quality.progressProperty().greaterThanOrEqualTo(0));
+        bar.progressProperty().bind(Bound.number(quality.progressProperty()));
+        bar.visibleProperty().bind(Bound.number(quality.progressProperty()).greaterThanOrEqualTo(0));
         stop.visibleProperty().bind(bar.visibleProperty());
         run.disableProperty().bind(bar.visibleProperty());
         FlowPane line = new FlowPane(run, stop, bar);

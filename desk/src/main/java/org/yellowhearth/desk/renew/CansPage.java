@@ -17,11 +17,11 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.renew.CanPacking;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.knowledge.words.Describe;
 
 /** Every can of the set: what becomes of it, its sections symbol by symbol, whether the new ones fit inside, and the mark on its shell. */

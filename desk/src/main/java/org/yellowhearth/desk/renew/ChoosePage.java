@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.renew;
 
+import org.yellowhearth.desk.forms.Bound;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -36,14 +37,14 @@ import org.yellowhearth.core.renew.SemiSheet;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.renew.Substitute;
 import org.yellowhearth.core.renew.Substitutes;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.RenewModel;
-import org.yellowhearth.desk.model.RenewModel.Answer;
-import org.yellowhearth.desk.model.RenewModel.Row;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel;
+import org.yellowhearth.workshop.RenewModel.Answer;
+import org.yellowhearth.workshop.RenewModel.Row;
 import org.yellowhearth.knowledge.words.Describe;
 
 /** The old part at the left, the new one at the right, the reasons between them; beneath, everything that could come in its place. */
@@ -94,11 +95,11 @@ final class ChoosePage extends Page {
         });
         choose.getStyleClass().add("keep-button");
         progress.setId("renew-progress");
-        progress.progressProperty().bind(renew.answering().progressProperty());
+        progress.progressProperty().bind(Bound.number(renew.answering().progressProperty()));
         HBox working = new HBox(progress, text(Labels.of("renew.working"), "quiet"),
                 button("suspects.stop", "renew-stop", renew.answering()::stop));
         working.getStyleClass().add("item-row");
-        working.visibleProperty().bind(renew.answering().progressProperty().greaterThanOrEqualTo(0));
+        working.visibleProperty().bind(Bound.number(renew.answering().progressProperty()).greaterThanOrEqualTo(0));
         working.managedProperty().bind(working.visibleProperty());
         Label heading = heading("renew.offers");
         effect.getStyleClass().add("sums");

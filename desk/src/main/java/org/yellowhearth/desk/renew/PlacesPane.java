@@ -2,9 +2,9 @@ package org.yellowhearth.desk.renew;
 
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.RenewModel.Row;
+import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel.Row;
 import org.yellowhearth.desk.parts.PartLanes;
 import org.yellowhearth.knowledge.words.Describe;
 

@@ -10,11 +10,11 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.publishing.dossier.PeriodRecord;
 import org.yellowhearth.publishing.dossier.RenewPapers;
 

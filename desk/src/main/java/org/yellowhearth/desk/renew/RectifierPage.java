@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.renew;
 
+import org.yellowhearth.desk.forms.Bound;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,10 +16,10 @@ import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.RectifierChange;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.RenewModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel;
 
 /** Selenium, copper oxide or a valve: keep it, or silicon with the resistor that brings the rail back; and what that does to every capacitor behind it. */
 final class RectifierPage extends Page {
@@ -30,8 +31,8 @@ final class RectifierPage extends Page {
         renew = model.renew();
         rectifiers.setId("rectifiers");
         ProgressBar progress = new ProgressBar();
-        progress.progressProperty().bind(renew.sums().progressProperty());
-        progress.visibleProperty().bind(renew.sums().progressProperty().greaterThanOrEqualTo(0));
+        progress.progressProperty().bind(Bound.number(renew.sums().progressProperty()));
+        progress.visibleProperty().bind(Bound.number(renew.sums().progressProperty()).greaterThanOrEqualTo(0));
         FlowPane working = new FlowPane(progress, button("suspects.stop", "rectifier-stop", renew.sums()::stop));
         working.getStyleClass().add("line-form");
         working.visibleProperty().bind(progress.visibleProperty());

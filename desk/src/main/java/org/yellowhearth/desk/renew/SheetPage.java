@@ -22,13 +22,13 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.SheetHints;
 import org.yellowhearth.core.renew.SignOff;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.RenewModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel;
 import org.yellowhearth.publishing.dossier.RenewPapers;
 import org.yellowhearth.knowledge.words.Describe;
 

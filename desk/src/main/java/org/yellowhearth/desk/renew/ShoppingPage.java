@@ -15,13 +15,13 @@ import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.renew.Shopping;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.StockModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.StockModel;
 import org.yellowhearth.publishing.dossier.RenewPapers;
 
 /** What is to be ordered for every job on the shelf, with spares, packs, postage and the small order's surcharge; and whether to wait. */

@@ -6,9 +6,9 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.safety.SetCautions;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 
 /** What can hurt in this very set, and the usual precaution. */
 final class CautionsPage extends Page {

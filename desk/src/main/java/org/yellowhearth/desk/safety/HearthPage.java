@@ -24,13 +24,13 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.trace.SupplyRails;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.HearthText;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.desk.platform.FileAsk;
 
 /** What the set holds, rail by rail, what happened to it, and how one of them is discharged. */
 final class HearthPage extends Page {

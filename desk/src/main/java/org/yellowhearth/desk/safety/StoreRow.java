@@ -18,11 +18,11 @@ import org.yellowhearth.core.safety.HazardClass;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.core.safety.Store;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.HearthText;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.HearthText;
 
 /** One store of charge: what it holds, what the meter shows, the discharge resistor. Its fields stay while its figures move. */
 final class StoreRow extends VBox {

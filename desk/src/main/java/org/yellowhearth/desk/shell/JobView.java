@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.shell;
 
+import org.yellowhearth.desk.platform.FileAsk;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -20,8 +21,8 @@ import org.yellowhearth.desk.assess.AssessView;
 import org.yellowhearth.desk.census.CensusView;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.Stage;
 import org.yellowhearth.desk.prove.ProveView;
 import org.yellowhearth.desk.reform.ReformView;
 import org.yellowhearth.desk.renew.RenewView;

@@ -1,5 +1,7 @@
 package org.yellowhearth.desk.shell;
 
+import org.yellowhearth.desk.platform.Printers;
+import org.yellowhearth.desk.platform.FileAsk;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;

@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.shell;
 
+import org.yellowhearth.desk.platform.FileAsk;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -20,10 +21,10 @@ import javafx.scene.layout.StackPane;
 import javafx.stage.Window;
 import javafx.util.Duration;
 import org.yellowhearth.core.job.Edit;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.help.HelpView;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.Stage;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
 

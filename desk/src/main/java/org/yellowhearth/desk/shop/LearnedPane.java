@@ -27,11 +27,11 @@ import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 
 /** What the shop has learned: shares with how sure they are, how readings are spread, and where the time went. */
 final class LearnedPane extends VBox {

@@ -11,13 +11,13 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.SafekeepingModel;
-import org.yellowhearth.desk.model.SafekeepingModel.InBackup;
-import org.yellowhearth.desk.model.SafekeepingModel.Opened;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.SafekeepingModel;
+import org.yellowhearth.workshop.SafekeepingModel.InBackup;
+import org.yellowhearth.workshop.SafekeepingModel.Opened;
+import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.storage.store.Backups.Backup;
 
 /** Safekeeping: the copies of the shop, what is in them, and the whole shop as open files. */

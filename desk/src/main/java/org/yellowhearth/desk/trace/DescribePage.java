@@ -34,12 +34,12 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.Preset;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.TraceModel;
 import org.yellowhearth.publishing.drawing.SupplySymbols;
 import org.yellowhearth.knowledge.words.Describe;
 

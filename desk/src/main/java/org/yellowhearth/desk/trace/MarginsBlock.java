@@ -18,9 +18,9 @@ import org.yellowhearth.core.trace.Headroom;
 import org.yellowhearth.core.trace.Inrush;
 import org.yellowhearth.core.trace.RegulatorHeat;
 import org.yellowhearth.core.trace.WarmUp;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.workshop.TraceModel;
 
 /** One supply's margins: what its rectifiers stand, the first minute, its regulators and converters. */
 final class MarginsBlock extends VBox {

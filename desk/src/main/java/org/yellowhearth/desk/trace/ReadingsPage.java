@@ -24,12 +24,12 @@ import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.trace.BridgeForecast;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.TraceModel;
 import org.yellowhearth.knowledge.words.Describe;
 
 /** What the meter showed under power, what the drawing promises, and what is clipped across what. */

@@ -28,11 +28,11 @@ import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.trace.ConverterFigures;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.TraceModel;
 import org.yellowhearth.publishing.drawing.River;
 import org.yellowhearth.publishing.drawing.SupplySymbols;
 

@@ -16,12 +16,12 @@ import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.trace.Hints;
 import org.yellowhearth.core.trace.ShortHunt;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.knowledge.words.Describe;
 
 /** What was noticed beside voltages, what it points at or clears, and the hunt for a short on a rail. */

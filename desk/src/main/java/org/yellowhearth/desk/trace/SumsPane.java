@@ -15,11 +15,11 @@ import org.yellowhearth.core.knowledge.FaultRule.Sum;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.trace.SideSums;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 
 /** The sums that go with signs: a relay's delay, a grid's shift, a divider, the reach of a control, the heat of a regulator. */
 final class SumsPane extends VBox {

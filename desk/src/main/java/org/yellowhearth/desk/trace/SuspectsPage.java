@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.trace;
 
+import org.yellowhearth.desk.forms.Bound;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,11 +22,11 @@ import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.MeterCheck;
 import org.yellowhearth.core.trace.NextStep;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.TraceModel;
 import org.yellowhearth.knowledge.words.FaultText;
 
 /** Which fault explains the readings, what it predicts beside what was measured, and what to measure next. */
@@ -51,8 +52,8 @@ final class SuspectsPage extends Page {
         super(model);
         trace = model.trace();
         ask.getStyleClass().add("keep-button");
-        progress.visibleProperty().bind(trace.progressProperty().greaterThanOrEqualTo(0));
-        progress.progressProperty().bind(trace.progressProperty());
+        progress.visibleProperty().bind(Bound.number(trace.progressProperty()).greaterThanOrEqualTo(0));
+        progress.progressProperty().bind(Bound.number(trace.progressProperty()));
         stop.visibleProperty().bind(progress.visibleProperty());
         HBox head = new HBox(ask, progress, stop);
         head.getStyleClass().add("item-row");

@@ -1,5 +1,6 @@
 package org.yellowhearth.desk.wake;
 
+import org.yellowhearth.desk.forms.Bound;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -25,15 +26,15 @@ import org.yellowhearth.core.wake.RampPlanner.Proposed;
 import org.yellowhearth.core.wake.RampPlanner.Wanted;
 import org.yellowhearth.core.wake.RampTells;
 import org.yellowhearth.core.wake.SeparateSupplies;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.WakeModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.WakeModel;
 import org.yellowhearth.publishing.drawing.StairsChart;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Durations;
@@ -90,8 +91,8 @@ final class RampPage extends Page {
         HBox working = new HBox(bar, stop);
         working.getStyleClass().add("item-row");
         working.managedProperty().bind(working.visibleProperty());
-        working.visibleProperty().bind(wake.progressProperty().greaterThanOrEqualTo(0));
-        bar.progressProperty().bind(wake.progressProperty());
+        working.visibleProperty().bind(Bound.number(wake.progressProperty()).greaterThanOrEqualTo(0));
+        bar.progressProperty().bind(Bound.number(wake.progressProperty()));
         // Where nothing came of it, nothing else says that it is over.
         working.visibleProperty().addListener((_, _, _) -> state(wake.basisProperty().get()));
         stairs.setMinHeight(210);
