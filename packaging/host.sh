@@ -18,9 +18,11 @@ need() { # need COMMAND PACKAGE WHAT
 
 is_25() { [ -x "$1/bin/java" ] && "$1/bin/java" -version 2>&1 | head -1 | grep -qE '"(2[5-9]|[3-9][0-9])'; }
 
+# find_java: sets jdk
 find_java() {
   local home
   for home in "${JAVA_HOME:-}" /usr/lib/jvm/* "$HOME"/.sdkman/candidates/java/* /Library/Java/JavaVirtualMachines/*/Contents/Home; do
+    # shellcheck disable=SC2034 # hearth reads it
     if [ -n "$home" ] && is_25 "$home" && [ -x "$home/bin/javac" ]; then jdk=$home; return; fi
   done
   say "a JDK 25 or newer is missing. Install one (for example Temurin 25), set JAVA_HOME to it, and start again."

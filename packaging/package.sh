@@ -40,6 +40,7 @@ package() { # package FOLDER: the application image, and on Debian a package of 
   # What it loads until its first keystroke is kept; without the cache it starts as well, only slower.
   if JAVA_TOOL_OPTIONS="-XX:AOTCacheOutput=$image/lib/app/hearth.aot ${offscreen[*]}" "$image/bin/yellow-hearth" "--shop=$work/shop" --until-ready=4 >"$work/train.log" 2>&1 \
     && [ -f "$image/lib/app/hearth.aot" ]; then
+    # shellcheck disable=SC2016 # the starter puts its folder in, not the shell
     printf 'java-options=-XX:AOTCache=$APPDIR/hearth.aot\n' >>"$image/lib/app/yellow-hearth.cfg"
   else
     say "the start could not be prepared ($(tail -1 "$work/train.log")); going on without."

@@ -26,10 +26,10 @@ import org.yellowhearth.core.safety.Hearth;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.core.trace.SupplySurroundings;
-import org.yellowhearth.storage.jobfile.JobFile;
-import org.yellowhearth.storage.jobfile.JobWriter;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.storage.jobfile.JobFile;
+import org.yellowhearth.storage.jobfile.JobWriter;
 
 /** All that the program computes of a job, as JSON: figures in SI units, and the same in words. */
 final class ComputedFigures {

@@ -1,18 +1,17 @@
 package org.yellowhearth.desk;
 
-import org.yellowhearth.workshop.words.Labels;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
-
 import javafx.application.Platform;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.storage.disk.PrivateFiles;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Writes a report when something unexpected happens; what was entered is on the disk already. */
 final class CrashReports {

@@ -1,6 +1,5 @@
 package org.yellowhearth.desk;
 
-import org.yellowhearth.workshop.words.Labels;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,7 +18,6 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.prefs.Preferences;
 import java.util.stream.Stream;
-
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.PauseTransition;
@@ -45,29 +43,30 @@ import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.job.SetPlate.Dialect;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.practice.Exercise;
-import org.yellowhearth.workshop.Background;
-import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.workshop.FirstJob;
-import org.yellowhearth.workshop.InTurn;
-import org.yellowhearth.workshop.PracticeClock;
-import org.yellowhearth.workshop.PracticeSession;
-import org.yellowhearth.desk.practice.FirstJobView;
-import org.yellowhearth.desk.practice.PracticeView;
 import org.yellowhearth.desk.platform.ChooserAsk;
 import org.yellowhearth.desk.platform.DesktopNotice;
 import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.desk.practice.FirstJobView;
+import org.yellowhearth.desk.practice.PracticeView;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shell.SorryView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
-import org.yellowhearth.publishing.dossier.DossierFiles;
 import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.publishing.dossier.DossierFiles;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.store.PostgresShop;
 import org.yellowhearth.storage.store.SharedAddress;
 import org.yellowhearth.storage.store.Shop;
 import org.yellowhearth.storage.store.ShopException;
 import org.yellowhearth.storage.store.SqliteShop;
+import org.yellowhearth.workshop.Background;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.FirstJob;
+import org.yellowhearth.workshop.InTurn;
+import org.yellowhearth.workshop.PracticeClock;
+import org.yellowhearth.workshop.PracticeSession;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The application: opens the shop, shows the window, and at the end has nothing to save. */
 public final class HearthApplication extends Application {

@@ -41,8 +41,6 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
-import org.yellowhearth.workshop.Background;
-import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
@@ -50,6 +48,8 @@ import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.store.SqliteShop;
+import org.yellowhearth.workshop.Background;
+import org.yellowhearth.workshop.DeskModel;
 
 /** Redraws the pictures of the documentation from the demo shop, always on the same day, so that only real changes show. */
 public final class Shots extends Application {

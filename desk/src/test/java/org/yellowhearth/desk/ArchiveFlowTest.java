@@ -1,6 +1,5 @@
 package org.yellowhearth.desk;
 
-import org.yellowhearth.workshop.Rooms;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
@@ -30,6 +29,7 @@ import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.storage.stock.DrawerFile;
 import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.Rooms;
 
 /** What the shop has learned, faults followed to their cause, and who wrote an entry, in the real window. */
 public class ArchiveFlowTest extends Window {

@@ -1,6 +1,5 @@
 package org.yellowhearth.desk;
 
-import org.yellowhearth.workshop.words.Labels;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
@@ -18,6 +17,7 @@ import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.storage.census.CensusImport;
+import org.yellowhearth.workshop.words.Labels;
 
 public class CrashReportsTest {
     @Test

@@ -1,6 +1,5 @@
 package org.yellowhearth.desk;
 
-import org.yellowhearth.workshop.Rooms;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
@@ -28,6 +27,7 @@ import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.desk.shop.ShopView;
+import org.yellowhearth.workshop.Rooms;
 
 /** The real window, driven as a person would: the whole flow by keyboard alone, and by mouse. */
 public class FlowTest extends Window {

@@ -1,6 +1,5 @@
 package org.yellowhearth.desk;
 
-import org.yellowhearth.workshop.Rooms;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
@@ -13,6 +12,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.Test;
+import org.yellowhearth.workshop.Rooms;
 import org.yellowhearth.workshop.Stage;
 
 /** Printing through the commands of a desktop; {@code lp -d printer -t title} with the pages on its standard input is POSIX. */

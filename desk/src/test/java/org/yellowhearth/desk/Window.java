@@ -1,7 +1,5 @@
 package org.yellowhearth.desk;
 
-import org.yellowhearth.workshop.MovedClock;
-import org.yellowhearth.workshop.Rooms;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
@@ -33,8 +31,6 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.workshop.Background;
-import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.desk.platform.Printers;
 import org.yellowhearth.desk.shell.ShellView;
@@ -42,6 +38,10 @@ import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.Background;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.MovedClock;
+import org.yellowhearth.workshop.Rooms;
 
 /** A real window over a shop of two demo sets, and the hands of a person. */
 abstract class Window {

@@ -39,8 +39,8 @@ import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reform.Planner;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.storage.stock.StockCsv;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.storage.stock.StockCsv;
 
 /** What each stage asks for, as it comes and goes with the job and the clock. */
 public class StageDuesTest {

@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -20,7 +18,6 @@ import java.util.UUID;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-
 import org.yellowhearth.core.agenda.Agenda;
 import org.yellowhearth.core.agenda.ClockWatch;
 import org.yellowhearth.core.agenda.Due;
@@ -36,13 +33,15 @@ import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.knowledge.json.BadFileException;
+import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.calendar.CalendarFile;
 import org.yellowhearth.storage.calendar.CalendarFile.Found;
-import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.storage.store.ShelfLine;
 import org.yellowhearth.storage.store.Shop;
-import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /**
  * What is due across all jobs, without the window. It is made anew from the jobs and the clock whenever a job changes, every so often, and at

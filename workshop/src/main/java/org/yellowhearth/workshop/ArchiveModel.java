@@ -1,15 +1,14 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.util.List;
 import java.util.Optional;
-
 import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.learn.Learned;
 import org.yellowhearth.storage.archive.Hit;
 import org.yellowhearth.storage.archive.Search;
 import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 
 /** Finding anything over all jobs and what they teach, without the window: searched while one types. */
 public final class ArchiveModel {

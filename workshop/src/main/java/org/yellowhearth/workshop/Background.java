@@ -1,14 +1,13 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
-
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.storage.store.ShopException;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /**
  * Runs work beside the window and hands its result back to it. What touches the disk runs on the keeper, one thing at a time; what

@@ -1,14 +1,11 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
@@ -21,6 +18,8 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 import org.yellowhearth.workshop.words.Labels;
 
 /** The line typed at the bench: how it is understood while it is typed, and what Enter makes of it. */

@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -15,7 +13,6 @@ import java.util.OptionalDouble;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-
 import org.yellowhearth.core.assess.Ageing;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.fact.Aspect;
@@ -36,10 +33,12 @@ import org.yellowhearth.core.safety.Hearth;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.SetCautions;
 import org.yellowhearth.core.trace.SupplySurroundings;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.store.Shop;
-import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /**
  * What the window shows and does, without the window: the open job, its hearth, and every edit of it. The screen shows an entry

@@ -6,18 +6,17 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Supplier;
-
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.job.IllegalEditException;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.storage.archive.Digest;
 import org.yellowhearth.storage.archive.DigestMaker;
-import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.storage.store.Shop;
 import org.yellowhearth.storage.store.Shop.ShelfEntry;
 import org.yellowhearth.storage.store.ShopException;
+import org.yellowhearth.workshop.words.Labels;
 
 /**
  * Reads the jobs whose digests are behind, a few at a time, so that nobody waits for it: the keeper is free between them, and a job that cannot be read

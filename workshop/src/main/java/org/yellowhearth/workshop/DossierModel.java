@@ -1,6 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Year;
@@ -9,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
-
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.DossierScope.Section;
@@ -19,7 +17,6 @@ import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.publishing.dossier.Dossier;
 import org.yellowhearth.publishing.dossier.DossierFiles;
 import org.yellowhearth.publishing.dossier.DossierFolio;
@@ -32,6 +29,8 @@ import org.yellowhearth.publishing.folio.Typefaces;
 import org.yellowhearth.publishing.folio.WebFolio;
 import org.yellowhearth.storage.jobfile.JobWriter;
 import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The dossier without the window: which sections it tells, and the papers made of them beside the window, to be watched and stopped. */
 public final class DossierModel {

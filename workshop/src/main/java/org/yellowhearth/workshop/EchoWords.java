@@ -18,9 +18,9 @@ import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.reading.Agreement;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.safety.HearthState;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Puts into words how a bench line was understood, with the verdict as it would be. */
 final class EchoWords {

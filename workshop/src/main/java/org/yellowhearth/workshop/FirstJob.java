@@ -1,17 +1,16 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 
 /** The first job: twelve steps through the stages on a set that somebody invented. What is done is seen in the model, not asked; every step can be skipped. */
 public final class FirstJob {

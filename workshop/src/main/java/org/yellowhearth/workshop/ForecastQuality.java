@@ -1,15 +1,14 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicBoolean;
-
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.reform.ForecastTrial;
 import org.yellowhearth.core.reform.TrialDecay.Decay;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 
 /** How good the forecasts are, tried on this machine over fleets of simulated capacitors; it can be watched and stopped. */
 public final class ForecastQuality {

@@ -1,19 +1,17 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
-
-
 import org.yellowhearth.core.job.Edit;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.storage.census.BadListException;
 import org.yellowhearth.storage.census.CensusImport;
 import org.yellowhearth.storage.census.CensusTable;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /** A list of parts from a file or the clipboard: what its columns mean, what it would do, and then does as one edit. */
 public final class ImportModel {

@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
@@ -10,12 +8,13 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
-
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.instruments.link.InstrumentLink;
 import org.yellowhearth.instruments.link.LcrBench;
 import org.yellowhearth.instruments.link.Transcript;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 
 /**
  * The line to one instrument as the window sees it: it is opened and asked beside the window, it says how it is, and once it was

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Supplier;
-
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Conditions;
@@ -15,12 +14,12 @@ import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Mode;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.instruments.bench.Parts;
 import org.yellowhearth.instruments.bench.StandInBench;
 import org.yellowhearth.instruments.link.LcrBench;
 import org.yellowhearth.instruments.link.LinkAddress;
 import org.yellowhearth.instruments.link.LocalLink;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The instruments on the bench, stand-ins or real: the simulated bench inside the program, and the line to the LCR meter. */
 public final class InstrumentsModel {

@@ -1,13 +1,11 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
-
-
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 
 /** A long computation beside the window: the newest question only, with its progress, to be stopped at any moment. */
 public final class LongWork {

@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
@@ -11,16 +9,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
-
-
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Which parts are shown and in what order, which are picked, and what is done to all that are picked at once. */
 public final class PartsModel {

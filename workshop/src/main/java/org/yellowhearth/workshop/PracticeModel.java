@@ -1,17 +1,16 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.prefs.Preferences;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-
 import org.yellowhearth.core.practice.Exercise;
 import org.yellowhearth.core.practice.ExerciseMaker;
 import org.yellowhearth.core.practice.Theme;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 
 /** The practice bench without the window: its exercises, and the best score of each as this bench remembers it. */
 public final class PracticeModel {

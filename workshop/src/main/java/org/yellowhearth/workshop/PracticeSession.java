@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -10,7 +8,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.function.Consumer;
-
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.circuit.NoSolutionException;
@@ -45,9 +42,11 @@ import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.core.trace.SupplySurroundings;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.instruments.bench.Parts;
 import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /**
  * One exercise at the practice bench, without the window: a set with hidden faults in a shop of its own, worked at through the very stages of real work.

@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.time.Instant;
 import java.time.Year;
 import java.util.ArrayList;
@@ -11,7 +9,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
-
 import org.yellowhearth.core.fact.AccuracyTest;
 import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.BurnIn;
@@ -40,6 +37,8 @@ import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Headroom;
 import org.yellowhearth.core.wake.RampPlanner;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 import org.yellowhearth.workshop.words.Labels;
 
 /** Prove without the window: the chart, rails under load, functions, accuracy, the burn-in, and what stands against handing back. */

@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
@@ -18,7 +16,6 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.fact.Bench;
 import org.yellowhearth.core.fact.ReformPlan;
@@ -39,11 +36,13 @@ import org.yellowhearth.core.reform.FormingCapacitor;
 import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.Worth;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.instruments.bench.StandInBench;
 import org.yellowhearth.instruments.link.LeakageBench;
 import org.yellowhearth.instruments.link.LinkAddress;
 import org.yellowhearth.instruments.link.LocalLink;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /**
  * Reform without the window: the capacitors that may be brought up, their plans and runs, and the leakage meter on its line. A rule

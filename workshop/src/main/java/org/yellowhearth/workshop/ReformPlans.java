@@ -1,11 +1,8 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.time.Year;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.assess.OwnLimits;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.ReformPlan.ReformSchool;
@@ -21,8 +18,10 @@ import org.yellowhearth.core.reform.Planner;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.Worth;
 import org.yellowhearth.core.trace.SupplyModel;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.workshop.ReformModel.Lane;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The plans of the lanes: made by a school, with what they mean in figures, and what the set's own supply would do. */
 public final class ReformPlans {

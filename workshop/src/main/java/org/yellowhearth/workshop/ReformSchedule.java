@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.time.Instant;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
@@ -9,7 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-
 import org.yellowhearth.core.agenda.StageDues;
 import org.yellowhearth.core.fact.BenchHours;
 import org.yellowhearth.core.fact.ReformPlan;
@@ -17,8 +14,10 @@ import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.PlanFigures;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.Schedule;
-import org.yellowhearth.workshop.ReformModel.Lane;
 import org.yellowhearth.storage.calendar.CalendarFile;
+import org.yellowhearth.workshop.ReformModel.Lane;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 
 /** When which lane is under voltage within the hours at the bench, made anew whenever a lane or the hours change. */
 public final class ReformSchedule {

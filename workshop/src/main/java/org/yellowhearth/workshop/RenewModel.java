@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.nio.file.Path;
 import java.time.Year;
 import java.util.ArrayList;
@@ -15,7 +13,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
-
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
@@ -50,6 +47,8 @@ import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.renew.Substitute;
 import org.yellowhearth.core.renew.Substitutes;
 import org.yellowhearth.core.trace.SupplyModel;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 import org.yellowhearth.workshop.words.Labels;
 
 /**

@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -18,11 +16,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Photograph;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.publishing.dossier.DossierFiles;
 import org.yellowhearth.storage.disk.NewFile;
 import org.yellowhearth.storage.jobfile.JobWriter;
@@ -38,6 +34,9 @@ import org.yellowhearth.storage.store.Shop;
 import org.yellowhearth.storage.store.Shop.ShelfEntry;
 import org.yellowhearth.storage.store.ShopException;
 import org.yellowhearth.storage.store.SqliteShop;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Copies of the shop without the window: made when they are due, looked into, jobs brought back, and the whole shop as open files. */
 public final class SafekeepingModel {

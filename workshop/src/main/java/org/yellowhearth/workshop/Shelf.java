@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.FileAlreadyExistsException;
@@ -12,7 +10,6 @@ import java.util.List;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.fact.Photograph;
@@ -23,20 +20,22 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.workshop.words.Labels;
-import org.yellowhearth.storage.files.JobBundle;
-import org.yellowhearth.storage.disk.NewFile;
-import org.yellowhearth.storage.jobfile.JobFile;
-import org.yellowhearth.storage.jobfile.JobReader;
-import org.yellowhearth.storage.jobfile.JobWriter;
 import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.knowledge.json.JsonValue;
+import org.yellowhearth.storage.disk.NewFile;
+import org.yellowhearth.storage.files.JobBundle;
+import org.yellowhearth.storage.jobfile.JobFile;
+import org.yellowhearth.storage.jobfile.JobReader;
+import org.yellowhearth.storage.jobfile.JobWriter;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.stock.DrawerFile;
 import org.yellowhearth.storage.store.ShelfLine;
 import org.yellowhearth.storage.store.Shop;
 import org.yellowhearth.storage.store.ShopException;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The jobs on the shelf: what is there, what comes in and what goes out as files. */
 public final class Shelf {

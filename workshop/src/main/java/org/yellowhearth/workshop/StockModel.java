@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -15,16 +13,17 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.storage.census.BadListException;
 import org.yellowhearth.storage.stock.StockCsv;
 import org.yellowhearth.storage.store.ShelfLine;
 import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Drawer and catalogue of the shop, without the window: what is there, what is spoken for, and every change of it. */
 public final class StockModel {

@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.time.Year;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -10,8 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
-
-
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplySection;
@@ -29,6 +25,8 @@ import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.core.trace.Suspicion;
 import org.yellowhearth.core.trace.ToleranceRuns;
 import org.yellowhearth.core.trace.WarmUp;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 
 /**
  * Trace without the window: the supply of the open job as drawn and as it is, the same with something changed on trial, and the long

@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -13,7 +11,6 @@ import java.util.Random;
 import java.util.function.DoubleSupplier;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
-
 import org.yellowhearth.core.fact.RampPlan;
 import org.yellowhearth.core.fact.RampPlan.Clip;
 import org.yellowhearth.core.job.Waking;
@@ -21,7 +18,6 @@ import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.wake.RampJudgement;
 import org.yellowhearth.core.wake.RampPlanner;
 import org.yellowhearth.core.wake.RampRun;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.instruments.bench.SimulatedSet;
 import org.yellowhearth.instruments.bench.StandInBench;
 import org.yellowhearth.instruments.link.InstrumentLink;
@@ -29,6 +25,9 @@ import org.yellowhearth.instruments.link.LinkAddress;
 import org.yellowhearth.instruments.link.LocalLink;
 import org.yellowhearth.instruments.link.MainsSource;
 import org.yellowhearth.instruments.link.MultimeterBench;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The lines to a variable transformer and to a multimeter while a set gets its first power; each may be missing, a person does its part then. */
 public final class WakeLines {

@@ -1,7 +1,5 @@
 package org.yellowhearth.workshop;
 
-import org.yellowhearth.workshop.watch.Watched;
-import org.yellowhearth.workshop.watch.Value;
 import java.time.Instant;
 import java.time.Year;
 import java.util.ArrayList;
@@ -10,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.fact.CheckResult;
@@ -37,6 +34,8 @@ import org.yellowhearth.core.wake.RampPlanner.Wanted;
 import org.yellowhearth.core.wake.RampRun;
 import org.yellowhearth.core.wake.RampRun.RampPhase;
 import org.yellowhearth.core.wake.Readiness;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.watch.Watched;
 import org.yellowhearth.workshop.words.Labels;
 
 /**

@@ -27,11 +27,11 @@ import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.ReformRun.RunPhase;
 import org.yellowhearth.core.reform.Schedule;
 import org.yellowhearth.core.reform.Worth;
-import org.yellowhearth.workshop.InstrumentLine.How;
 import org.yellowhearth.instruments.bench.StandInBench;
 import org.yellowhearth.instruments.scpi.ScpiServer;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.InstrumentLine.How;
 
 /** Runs without a window: over the line, by hand, stopped, lost, killed. */
 public class ReformModelTest {

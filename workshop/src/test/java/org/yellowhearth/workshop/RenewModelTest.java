@@ -28,8 +28,8 @@ import org.yellowhearth.core.renew.RectifierChange;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.renew.Substitute;
 import org.yellowhearth.core.renew.Substitutes;
-import org.yellowhearth.workshop.RenewModel.Answer;
 import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.RenewModel.Answer;
 
 /** Renew without the window, over a real shop: choosing, the drawer, a kit, the bench. */
 public class RenewModelTest {

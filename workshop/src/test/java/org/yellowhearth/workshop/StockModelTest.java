@@ -18,8 +18,8 @@ import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.ResistorSearch;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.workshop.RenewModel.Answer;
 import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.RenewModel.Answer;
 
 /** Drawer and catalogue without the window: changed, taken back, out to a list and in again; and a set without a supply or a condemned part. */
 public class StockModelTest {

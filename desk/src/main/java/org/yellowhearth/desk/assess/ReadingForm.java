@@ -1,18 +1,17 @@
 package org.yellowhearth.desk.assess;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.List;
-
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import org.yellowhearth.core.reading.Connection;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Measure;
+import org.yellowhearth.desk.parts.LineForm;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.InstrumentLine;
-import org.yellowhearth.desk.parts.LineForm;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What the meter shows, field by field, for hands on the mouse. */
 final class ReadingForm {

@@ -1,10 +1,8 @@
 package org.yellowhearth.desk.census;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
-
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -19,16 +17,16 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.workshop.ImportModel;
 import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.storage.census.CensusImport;
 import org.yellowhearth.storage.census.CensusTable;
 import org.yellowhearth.storage.census.Column;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ImportModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** A list of parts before it is brought in: what each column means, and what will happen to each line. */
 final class ImportPane extends BorderPane {

@@ -1,10 +1,8 @@
 package org.yellowhearth.desk.dossier;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.Map;
-
 import javafx.beans.binding.Bindings;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -23,13 +21,14 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.DossierScope.Section;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.workshop.DossierModel;
 import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.publishing.dossier.SetPapers;
 import org.yellowhearth.publishing.folio.WebFolio;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.DossierModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Dossier: which sections it tells, the pages themselves, and the ways out of the shop. */
 public final class DossierView extends BorderPane {

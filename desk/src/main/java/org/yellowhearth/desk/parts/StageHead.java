@@ -1,7 +1,5 @@
 package org.yellowhearth.desk.parts;
 
-import org.yellowhearth.desk.forms.Bound;
-import org.yellowhearth.workshop.watch.Value;
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -13,8 +11,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.workshop.PartsModel;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The head of a stage: its name, a count, and the switches for the form at its foot and the reasons at its right. */
 public final class StageHead extends VBox {

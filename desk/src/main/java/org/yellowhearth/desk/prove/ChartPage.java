@@ -1,10 +1,8 @@
 package org.yellowhearth.desk.prove;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
-
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -17,17 +15,18 @@ import org.yellowhearth.core.prove.VoltageChart;
 import org.yellowhearth.core.prove.VoltageChart.ChartVerdict;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.SignOff;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.publishing.dossier.ProvePapers;
 import org.yellowhearth.workshop.Background.Work;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.ProveModel;
-import org.yellowhearth.publishing.dossier.ProvePapers;
-import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The drawing's table with what was measured beside it, before and after, and every other pair of before and after. */
 final class ChartPage extends Page {

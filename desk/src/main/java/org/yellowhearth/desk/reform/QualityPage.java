@@ -1,9 +1,7 @@
 package org.yellowhearth.desk.reform;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.List;
 import java.util.Locale;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -11,10 +9,11 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.reform.ForecastTrial;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.ForecastQuality;
+import org.yellowhearth.workshop.words.Labels;
 
 /** How good the forecasts are: tried here and now over simulated capacitors whose end is known, of our own model and of others. */
 final class QualityPage extends Page {

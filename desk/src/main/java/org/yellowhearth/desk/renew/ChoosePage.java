@@ -1,11 +1,9 @@
 package org.yellowhearth.desk.renew;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.Button;
@@ -37,15 +35,16 @@ import org.yellowhearth.core.renew.SemiSheet;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.renew.Substitute;
 import org.yellowhearth.core.renew.Substitutes;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.RenewModel;
 import org.yellowhearth.workshop.RenewModel.Answer;
 import org.yellowhearth.workshop.RenewModel.Row;
-import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The old part at the left, the new one at the right, the reasons between them; beneath, everything that could come in its place. */
 final class ChoosePage extends Page {

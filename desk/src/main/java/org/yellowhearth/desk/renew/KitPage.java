@@ -1,11 +1,9 @@
 package org.yellowhearth.desk.renew;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -17,13 +15,14 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.KitMatch;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.workshop.RenewModel;
 import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** A bought kit or the whole drawer against every place that is open: which part goes where, what stays open and why. */
 final class KitPage extends Page {

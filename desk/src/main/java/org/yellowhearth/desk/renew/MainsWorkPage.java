@@ -1,8 +1,6 @@
 package org.yellowhearth.desk.renew;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.Optional;
-
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
@@ -15,11 +13,12 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.renew.MainsSide;
 import org.yellowhearth.core.renew.MainsWork;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.RenewModel;
-import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The mains side: classes by position, what a hand would feel, the bleeder that makes the plug safe, the fuse, and cord, plug and switch. */
 final class MainsWorkPage extends Page {

@@ -1,11 +1,9 @@
 package org.yellowhearth.desk.renew;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
@@ -16,10 +14,11 @@ import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.RectifierChange;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.RenewModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Selenium, copper oxide or a valve: keep it, or silicon with the resistor that brings the rail back; and what that does to every capacitor behind it. */
 final class RectifierPage extends Page {

@@ -1,6 +1,5 @@
 package org.yellowhearth.desk.shell;
 
-import org.yellowhearth.desk.forms.Bound;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -12,10 +11,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.benchline.BenchOutcome;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
+import org.yellowhearth.desk.theme.VerdictGlyph;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.Echo;
-import org.yellowhearth.desk.theme.VerdictGlyph;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The one line at the bottom: what is typed, how it was understood, what would follow. */
 final class BenchLineView extends VBox {

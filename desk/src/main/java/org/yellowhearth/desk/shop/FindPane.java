@@ -1,8 +1,6 @@
 package org.yellowhearth.desk.shop;
 
-import org.yellowhearth.workshop.watch.Watched;
 import java.util.Optional;
-
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -10,11 +8,12 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.storage.archive.Hit;
 import org.yellowhearth.workshop.ArchiveModel;
 import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.storage.archive.Hit;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Find: words and values in any notation over all jobs; a hit opens where it is. */
 final class FindPane extends VBox {

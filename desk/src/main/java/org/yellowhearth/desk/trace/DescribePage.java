@@ -34,14 +34,14 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.Preset;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.publishing.drawing.SupplySymbols;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.TraceModel;
-import org.yellowhearth.publishing.drawing.SupplySymbols;
-import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Describing the supply: a preset or section by section; the fields of the one that is chosen stand beside the list. */
 final class DescribePage extends Page {

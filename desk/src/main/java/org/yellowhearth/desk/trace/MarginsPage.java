@@ -1,6 +1,5 @@
 package org.yellowhearth.desk.trace;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.control.Button;
@@ -12,13 +11,14 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.trace.ToleranceRuns;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.publishing.drawing.WaveChart;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.TraceModel;
-import org.yellowhearth.publishing.drawing.WaveChart;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What the supply has to spare: headroom of its regulators, the first surge, and what tolerances make of its rails. */
 final class MarginsPage extends Page {

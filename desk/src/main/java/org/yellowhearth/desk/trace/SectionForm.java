@@ -21,11 +21,11 @@ import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
-import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.knowledge.json.RecordEdit;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The fields of one section; each is kept as soon as it is left. */
 final class SectionForm {

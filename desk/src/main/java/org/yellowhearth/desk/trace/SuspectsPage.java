@@ -1,18 +1,15 @@
 package org.yellowhearth.desk.trace;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.job.Job;
@@ -22,12 +19,13 @@ import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.MeterCheck;
 import org.yellowhearth.core.trace.NextStep;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.knowledge.words.FaultText;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.TraceModel;
-import org.yellowhearth.knowledge.words.FaultText;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Which fault explains the readings, what it predicts beside what was measured, and what to measure next. */
 final class SuspectsPage extends Page {

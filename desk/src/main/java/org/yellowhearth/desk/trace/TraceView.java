@@ -1,6 +1,5 @@
 package org.yellowhearth.desk.trace;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,15 +18,16 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.circuit.SpiceText;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.supply.Supply;
-import org.yellowhearth.workshop.words.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.publishing.drawing.PlotSvg;
 import org.yellowhearth.publishing.drawing.River;
 import org.yellowhearth.publishing.drawing.SupplySymbols;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Trace: the voltage river of this very set, its description, readings, suspects and margins. */
 public final class TraceView extends BorderPane implements Paged {

@@ -1,6 +1,5 @@
 package org.yellowhearth.desk.wake;
 
-import org.yellowhearth.desk.forms.Bound;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -26,18 +25,19 @@ import org.yellowhearth.core.wake.RampPlanner.Proposed;
 import org.yellowhearth.core.wake.RampPlanner.Wanted;
 import org.yellowhearth.core.wake.RampTells;
 import org.yellowhearth.core.wake.SeparateSupplies;
-import org.yellowhearth.workshop.words.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.workshop.WakeModel;
-import org.yellowhearth.publishing.drawing.StairsChart;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Durations;
+import org.yellowhearth.publishing.drawing.StairsChart;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.WakeModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The plan of a ramp: what is wanted of it, the staircase, and what each meter should show at each step. */
 final class RampPage extends Page {

@@ -11,7 +11,6 @@ import java.util.Optional;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.Supplier;
-
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.fact.Choice;
@@ -32,12 +31,12 @@ import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Caution.CautionWords;
 import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.publishing.folio.Folio;
 import org.yellowhearth.publishing.folio.Folio.Block;
 import org.yellowhearth.publishing.folio.Folio.Cell;
 import org.yellowhearth.publishing.folio.Folio.Face;
-import org.yellowhearth.knowledge.words.Describe;
-import org.yellowhearth.knowledge.words.Words;
 
 /** The dossier of a job as a folio, section by section; what has nothing to say is left out. */
 public final class DossierFolio {

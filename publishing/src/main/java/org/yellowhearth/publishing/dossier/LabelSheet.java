@@ -25,9 +25,9 @@ import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Part;
-import org.yellowhearth.publishing.folio.Pages;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.publishing.folio.Pages;
 
 /**
  * Labels to cut out: one for the set on its shelf, one for every part that is chosen and not in yet, one for every bag of what came off, one for

@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Supplier;
-
 import org.yellowhearth.core.fact.AccuracyTest;
 import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.BurnIn;
@@ -35,6 +34,8 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.wake.RampRun;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.publishing.drawing.BandChart;
 import org.yellowhearth.publishing.drawing.LeakageChart;
 import org.yellowhearth.publishing.drawing.PlotSvg;
@@ -42,8 +43,6 @@ import org.yellowhearth.publishing.drawing.River;
 import org.yellowhearth.publishing.drawing.StairsChart;
 import org.yellowhearth.publishing.folio.Folio;
 import org.yellowhearth.publishing.folio.Folio.Block;
-import org.yellowhearth.knowledge.words.Describe;
-import org.yellowhearth.knowledge.words.Words;
 
 /** What a dossier tells of the supply, of forming, of first power, and of everything that shows a set to be good. */
 final class ProofBlocks {

@@ -5,18 +5,17 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.prove.BeforeAfter;
 import org.yellowhearth.core.prove.VoltageChart;
 import org.yellowhearth.core.renew.SignOff;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.publishing.folio.Folio;
 import org.yellowhearth.publishing.folio.Folio.Block;
 import org.yellowhearth.publishing.folio.PdfFolio;
-import org.yellowhearth.knowledge.words.Describe;
-import org.yellowhearth.knowledge.words.Words;
 
 /** The evidence that a set is good on papers of its own, and how its figures are written. */
 public final class ProvePapers {

@@ -21,9 +21,9 @@ import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.PlanFigures;
 import org.yellowhearth.core.safety.DischargePlan;
-import org.yellowhearth.publishing.folio.Pages;
 import org.yellowhearth.knowledge.words.Durations;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.publishing.folio.Pages;
 
 /** The papers of forming: the card of a plan, to work from with a pencil, and the label that goes onto a capacitor afterwards. */
 public final class ReformPapers {

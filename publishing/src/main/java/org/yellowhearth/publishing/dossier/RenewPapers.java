@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-
 import org.openpdf.text.Document;
 import org.openpdf.text.Paragraph;
 import org.openpdf.text.pdf.PdfPTable;
@@ -18,9 +17,9 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.Shopping;
-import org.yellowhearth.publishing.folio.Pages;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.publishing.folio.Pages;
 
 /** The papers of renewing: the sheet to work from, the record of what was removed, the list to order by. */
 public final class RenewPapers {

@@ -2,7 +2,6 @@ package org.yellowhearth.publishing.dossier;
 
 import java.util.ArrayList;
 import java.util.List;
-
 import org.yellowhearth.core.cause.Cause;
 import org.yellowhearth.core.fact.CalibrationHold;
 import org.yellowhearth.core.fact.Complaint;
@@ -15,10 +14,10 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.safety.SetCautions;
-import org.yellowhearth.publishing.folio.Folio;
-import org.yellowhearth.publishing.folio.Folio.Block;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.publishing.folio.Folio;
+import org.yellowhearth.publishing.folio.Folio.Block;
 
 /** What a dossier tells of the set as a whole: what it is, what was found, what to watch, what was kept and what goes where. */
 final class SetBlocks {

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.arrival.Estimate;
 import org.yellowhearth.core.fact.Budget;
 import org.yellowhearth.core.fact.Choice;
@@ -25,10 +24,10 @@ import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.publishing.folio.Folio;
-import org.yellowhearth.publishing.folio.Folio.Block;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.publishing.folio.Folio;
+import org.yellowhearth.publishing.folio.Folio.Block;
 
 /** Papers about a set as a whole: the estimate for its owner, the list by which it goes together again, and what goes where. */
 public final class SetPapers {

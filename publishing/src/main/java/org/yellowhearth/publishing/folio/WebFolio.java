@@ -10,11 +10,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.publishing.drawing.PlotSvg;
-import org.yellowhearth.storage.disk.NewFile;
 import org.yellowhearth.publishing.folio.Folio.Block;
+import org.yellowhearth.storage.disk.NewFile;
 
 /**
  * A folio as a page of the web, or as Markdown: a folder with the text and its pictures beside it. It is made under another name and appears

@@ -5,13 +5,12 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-
+import org.yellowhearth.knowledge.json.JsonText;
+import org.yellowhearth.knowledge.json.JsonValue;
 import org.yellowhearth.publishing.help.Article.Block;
 import org.yellowhearth.publishing.help.Article.Chapter;
 import org.yellowhearth.publishing.help.Article.Look;
 import org.yellowhearth.publishing.help.Article.Span;
-import org.yellowhearth.knowledge.json.JsonText;
-import org.yellowhearth.knowledge.json.JsonValue;
 
 /** Words and signs of the trade, as they are said on either side of the ocean, and what they mean. */
 final class Glossary {

@@ -5,10 +5,9 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.publishing.help.Article.Chapter;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.publishing.help.Article.Chapter;
 
 /** The help: user guide, bench line, words of the trade, and the method with every limit and source that the verdicts use. All of it is in the program. */
 public final class HelpBook {

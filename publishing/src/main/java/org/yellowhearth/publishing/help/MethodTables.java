@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
@@ -19,9 +18,9 @@ import org.yellowhearth.core.knowledge.RoleRule;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.publishing.help.Article.Block;
 import org.yellowhearth.publishing.help.Article.Chapter;
-import org.yellowhearth.knowledge.words.Words;
 
 /** Every limit that a verdict rests on, with its source: written from the very values that the rules are given, so that it cannot say something else. */
 final class MethodTables {

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Finding;
@@ -24,9 +23,9 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.publishing.help.Article.Block;
 import org.yellowhearth.publishing.help.Article.Chapter;
-import org.yellowhearth.knowledge.words.Words;
 
 /** The formulas behind verdicts with numbers put in, worked by the rules themselves: lines that are typed, and what the verdict shows for them. */
 final class WorkedExamples {

@@ -26,7 +26,8 @@ import org.yellowhearth.core.quantity.Quantity;
 /** Every sentence, said with arguments of the sort that the program puts into it, in both dialects, and looked through as a careful reader would. */
 public class SentencesTest {
     private static final Path ROOT = Path.of(System.getProperty("hearth.root"));
-    private static final Path LABELS = ROOT.resolve("workshop/src/main/resources/org/yellowhearth/workshop/words/labels.properties");
+    private static final Path LABELS = ROOT
+            .resolve("workshop/src/main/resources/org/yellowhearth/workshop/words/labels.properties");
     /** What never stands in a sentence: raw gaps, doubled quotes, what a program says of nothing, doubled marks. */
     private static final Pattern WRONG = Pattern
             .compile(

@@ -157,10 +157,10 @@ import org.yellowhearth.core.wake.RampJudgement;
 import org.yellowhearth.core.wake.RampRun;
 import org.yellowhearth.core.wake.RampTells;
 import org.yellowhearth.core.wake.WakeWords;
-import org.yellowhearth.storage.census.Column;
-import org.yellowhearth.publishing.dossier.SetPapers;
-import org.yellowhearth.knowledge.json.RecordJson;
 import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.knowledge.json.RecordJson;
+import org.yellowhearth.publishing.dossier.SetPapers;
+import org.yellowhearth.storage.census.Column;
 
 public class WordsTest {
     private static final Words BRITISH = Words.of(SetPlate.Dialect.BRITISH);

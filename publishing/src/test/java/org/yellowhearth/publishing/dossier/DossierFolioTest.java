@@ -70,13 +70,13 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.publishing.folio.Folio;
 import org.yellowhearth.publishing.folio.Folio.Block;
 import org.yellowhearth.publishing.folio.PdfFolio;
 import org.yellowhearth.publishing.folio.WebFolio;
 import org.yellowhearth.storage.jobfile.JobReader;
-import org.yellowhearth.knowledge.json.JsonText;
-import org.yellowhearth.knowledge.KnowledgeFiles;
 
 /** The dossier by its sections, as a PDF, a page of the web and Markdown, read back by other means. */
 public class DossierFolioTest {

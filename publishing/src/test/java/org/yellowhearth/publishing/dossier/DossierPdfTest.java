@@ -21,12 +21,12 @@ import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.publishing.folio.PdfFolio;
-import org.yellowhearth.storage.jobfile.JobReader;
-import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.publishing.folio.PdfFolio;
+import org.yellowhearth.storage.jobfile.JobReader;
 
 public class DossierPdfTest {
     private static final Knowledge KNOWLEDGE = KnowledgeFiles.read();

@@ -24,9 +24,9 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.trace.Preset;
+import org.yellowhearth.knowledge.json.RecordEdit;
 import org.yellowhearth.publishing.drawing.SupplyDrawing.Placed;
 import org.yellowhearth.publishing.drawing.SupplyDrawing.Symbol;
-import org.yellowhearth.knowledge.json.RecordEdit;
 
 /** The drawing of a supply and the river over it: everything is drawn once, in order, within its box. */
 public class SupplyDrawingTest {

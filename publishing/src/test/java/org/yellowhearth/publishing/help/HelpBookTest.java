@@ -19,9 +19,9 @@ import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.publishing.help.Article.Chapter;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.publishing.help.Article.Chapter;
 
 public class HelpBookTest {
     private final Knowledge knowledge = KnowledgeFiles.read();

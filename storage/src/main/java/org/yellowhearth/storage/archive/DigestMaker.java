@@ -10,7 +10,6 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
-
 import org.yellowhearth.core.agenda.StageDues;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Assessor;
@@ -32,11 +31,11 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.trace.SupplySurroundings;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.archive.Digest.Card;
 import org.yellowhearth.storage.archive.Digest.Count;
 import org.yellowhearth.storage.archive.Digest.Thing;
-import org.yellowhearth.knowledge.words.Describe;
-import org.yellowhearth.knowledge.words.Words;
 
 /** Makes digests of jobs. */
 public final class DigestMaker {

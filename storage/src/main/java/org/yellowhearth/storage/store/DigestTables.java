@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.statement.PreparedBatch;
 import org.jdbi.v3.core.statement.Query;
@@ -14,11 +13,11 @@ import org.yellowhearth.core.learn.Tally;
 import org.yellowhearth.core.learn.Topic;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.Stock;
+import org.yellowhearth.knowledge.json.RecordJson;
 import org.yellowhearth.storage.archive.Digest;
 import org.yellowhearth.storage.archive.Digest.Thing;
 import org.yellowhearth.storage.archive.Hit;
 import org.yellowhearth.storage.archive.Search;
-import org.yellowhearth.knowledge.json.RecordJson;
 
 /** The digests of a shop through an open connection; the same statements for every database. */
 final class DigestTables {

@@ -5,14 +5,13 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.result.RowView;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.storage.jobfile.JobReader;
 import org.yellowhearth.knowledge.json.JsonText;
+import org.yellowhearth.storage.jobfile.JobReader;
 
 /** Reads the journals of a shop through an open connection. */
 final class Journals {

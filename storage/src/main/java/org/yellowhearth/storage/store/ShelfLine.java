@@ -2,10 +2,9 @@ package org.yellowhearth.storage.store;
 
 import java.time.Instant;
 import java.util.Optional;
-
-import org.yellowhearth.storage.archive.Digest;
 import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.knowledge.json.RecordJson;
+import org.yellowhearth.storage.archive.Digest;
 
 /**
  * A job as it lies on the shelf, known without its journal.

@@ -13,7 +13,6 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Supplier;
-
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.JdbiException;
 import org.jdbi.v3.core.statement.PreparedBatch;
@@ -33,13 +32,13 @@ import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.safety.Gate;
 import org.yellowhearth.core.safety.Hearth;
+import org.yellowhearth.knowledge.json.JsonText;
+import org.yellowhearth.knowledge.json.RecordJson;
+import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.archive.Digest;
 import org.yellowhearth.storage.archive.Hit;
 import org.yellowhearth.storage.archive.Search;
 import org.yellowhearth.storage.jobfile.JobWriter;
-import org.yellowhearth.knowledge.json.JsonText;
-import org.yellowhearth.knowledge.json.RecordJson;
-import org.yellowhearth.knowledge.words.Words;
 
 /**
  * A shop in a database: every append is one transaction, the journals are the truth, and whatever can be looked up beside them is kept in the same

@@ -25,8 +25,8 @@ import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.VEvent;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import org.yellowhearth.storage.calendar.CalendarFile.Found;
 import org.yellowhearth.knowledge.json.BadFileException;
+import org.yellowhearth.storage.calendar.CalendarFile.Found;
 
 /** Calendars out, read by another library and by ours, and in, with the examples of RFC 5545 (from memory) and broken ones. */
 public class CalendarFileTest {

@@ -25,9 +25,9 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Figure;
-import org.yellowhearth.storage.census.CensusImport.What;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.storage.census.CensusImport.What;
 
 /** Lists as spreadsheets really give them. */
 public class CensusImportTest {

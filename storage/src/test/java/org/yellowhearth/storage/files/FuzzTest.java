@@ -29,20 +29,20 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.knowledge.json.BadFileException;
+import org.yellowhearth.knowledge.json.JsonText;
+import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.calendar.CalendarFile;
 import org.yellowhearth.storage.census.BadListException;
 import org.yellowhearth.storage.census.CensusImport;
 import org.yellowhearth.storage.census.CensusTable;
 import org.yellowhearth.storage.jobfile.JobReader;
-import org.yellowhearth.knowledge.json.BadFileException;
-import org.yellowhearth.knowledge.json.JsonText;
-import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.storage.photo.BadPhotographException;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.stock.DrawerFile;
 import org.yellowhearth.storage.stock.StockCsv;
 import org.yellowhearth.storage.store.Shop.DatedAct;
-import org.yellowhearth.knowledge.words.Words;
 
 /**
  * Everything that can be brought in, damaged at random by a seed of its own, as long as the time budget lasts: it is taken or refused with a sentence,

@@ -32,10 +32,10 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.safety.Hearth;
 import org.yellowhearth.core.trace.SupplySurroundings;
+import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.knowledge.json.RecordJson;
-import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.storage.store.SqliteShop;
 
 /** Files of every version that there was, written by the program of that time and never edited since: read, judged, written again. */

@@ -36,9 +36,9 @@ import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Reading;
+import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.knowledge.json.JsonText;
-import org.yellowhearth.knowledge.KnowledgeFiles;
 
 public class JobFileTest {
     private static final JobReader READER = new JobReader(KnowledgeFiles.read());

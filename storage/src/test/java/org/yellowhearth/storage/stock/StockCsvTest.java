@@ -18,8 +18,8 @@ import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.fact.SafetyClass;
 import org.yellowhearth.core.quantity.PreferredSeries;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.storage.census.BadListException;
 import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.census.BadListException;
 
 /** The drawer and the catalogue as lists: nothing is lost both ways, and what is no such list says where. */
 public class StockCsvTest {

@@ -36,12 +36,12 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.storage.archive.DigestMaker;
 import org.yellowhearth.storage.disk.NewFile;
 import org.yellowhearth.storage.jobfile.JobReader;
 import org.yellowhearth.storage.jobfile.JobWriter;
-import org.yellowhearth.knowledge.json.JsonText;
-import org.yellowhearth.knowledge.KnowledgeFiles;
 
 /**
  * What a killed process leaves, at hundreds of random moments. The process is stopped by a signal, its files are copied, and it goes on: a stopped

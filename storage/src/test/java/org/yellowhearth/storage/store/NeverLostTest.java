@@ -39,8 +39,8 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.storage.disk.NewFile;
 import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.disk.NewFile;
 import org.yellowhearth.storage.stock.StockCsv;
 import org.yellowhearth.storage.store.Backups.Backup;
 

@@ -48,11 +48,11 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.storage.archive.DigestMaker;
 import org.yellowhearth.storage.archive.Search;
 import org.yellowhearth.storage.jobfile.JobReader;
-import org.yellowhearth.knowledge.json.JsonText;
-import org.yellowhearth.knowledge.KnowledgeFiles;
 
 /** A shop that benches share, on Debian's own PostgreSQL server: the same as one in a file, and nothing of what two benches do at once is lost. */
 public class PostgresShopTest {

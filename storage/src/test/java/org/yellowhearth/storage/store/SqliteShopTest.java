@@ -41,8 +41,8 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.storage.jobfile.JobFileTest;
 import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.jobfile.JobFileTest;
 
 public class SqliteShopTest {
     private static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
