@@ -4,12 +4,10 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Criterion;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.benchline.BenchEntry;
@@ -21,16 +19,15 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.trace.SupplySurroundings;
 
 /** A job built by the lines a restorer types, and judged; the set was made in 1950 and stands on the bench in 2026. */
 final class Bench {
     static final LocalDate TODAY = LocalDate.of(2026, 6, 1);
     static final ZonedDateTime NOW = Instant.parse("2026-05-05T12:00:00Z").atZone(ZoneOffset.UTC);
-    private static final Assessor ASSESSOR = new Assessor(VerdictTest.KNOWLEDGE,
-            SupplySurroundings.by(VerdictTest.KNOWLEDGE));
+    private static final Judge JUDGE = new Judge(VerdictTest.KNOWLEDGE);
 
     private Job job;
 
@@ -103,13 +100,7 @@ final class Bench {
     }
 
     Assessment assess(String ref) {
-        List<Assessment> all = new ArrayList<>(ASSESSOR.assessAll(job, TODAY));
-        return all.stream().filter(a -> a.part().ref().equals(PartRef.of(ref))).findFirst().orElseThrow();
-    }
-
-    /** The same part judged alone, as the echo of a bench line does. */
-    Assessment assessAlone(String ref) {
-        return ASSESSOR.assess(job, job.part(PartRef.of(ref)).orElseThrow(), TODAY);
+        return JUDGE.of(job, TODAY).assessment(PartRef.of(ref)).orElseThrow();
     }
 
     Finding finding(String ref, Criterion criterion) {

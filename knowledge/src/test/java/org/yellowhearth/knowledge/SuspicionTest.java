@@ -102,7 +102,8 @@ public class SuspicionTest {
     }
 
     private static Suspicion suspicion(Bench b) {
-        return Suspicion.of(b.job(), VerdictTest.KNOWLEDGE, AGE, _ -> 0.2).orElseThrow();
+        return Suspicion.of(b.job(), SupplyModel.of(b.job(), VerdictTest.KNOWLEDGE, SupplyModel.View.AS_IT_IS, AGE),
+                VerdictTest.KNOWLEDGE, _ -> 0.2).orElseThrow();
     }
 
     @Test
@@ -200,7 +201,9 @@ public class SuspicionTest {
 
     @Test
     public void aSupplyThatLacksSomethingIsNoQuestion() {
-        assertThat(Suspicion.of(Bench.of(1952).job(), VerdictTest.KNOWLEDGE, AGE, _ -> 0.2)).isEmpty();
+        assertThat(Suspicion.of(Bench.of(1952).job(),
+                SupplyModel.of(Bench.of(1952).job(), VerdictTest.KNOWLEDGE, SupplyModel.View.AS_IT_IS, AGE),
+                VerdictTest.KNOWLEDGE, _ -> 0.2)).isEmpty();
     }
 
     private static void sign(Bench b, String id, String sign, String place) {

@@ -17,7 +17,6 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.AssessWords;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Criterion;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.assess.Finding.Outcome;
@@ -29,6 +28,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.part.Capacitor;
@@ -44,7 +44,7 @@ import org.yellowhearth.core.renew.ReplacementRules;
 
 public class VerdictTest {
     static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
-    private static final Assessor ASSESSOR = new Assessor(KNOWLEDGE);
+    private static final Judge JUDGE = new Judge(KNOWLEDGE);
     private static final LocalDate TODAY = LocalDate.of(2026, 6, 1);
     private static final ZonedDateTime NOW = Instant.parse("2026-05-05T12:00:00Z").atZone(ZoneOffset.UTC);
     private static final Policy MEASURED = Policy.USUAL.with(Policy.WhenToRenew.MEASURED_ONLY).with(Policy.Paper.LEAKAGE_DECIDES);
@@ -79,7 +79,7 @@ public class VerdictTest {
 
     private static Assessment assess(String marking, String readings, Policy policy) {
         Job job = job(marking, readings, policy, plate(SetPlate.Purpose.USE));
-        return ASSESSOR.assess(job, job.capacitors().getFirst(), TODAY);
+        return JUDGE.of(job, TODAY).assessment(job.capacitors().getFirst().ref()).orElseThrow();
     }
 
     /** Common practice: parts as marked, as read, and what every restorer says of them. */
@@ -148,7 +148,7 @@ public class VerdictTest {
     @Test(dataProvider = "schools")
     public void theSchoolDecides(String marking, String readings, Policy policy, boolean museum, Verdict verdict) {
         Job job = job(marking, readings, policy, plate(museum ? SetPlate.Purpose.MUSEUM : SetPlate.Purpose.USE));
-        assertThat(ASSESSOR.assess(job, job.capacitors().getFirst(), TODAY).verdict()).isEqualTo(verdict);
+        assertThat(JUDGE.of(job, TODAY).assessment(job.capacitors().getFirst().ref()).orElseThrow().verdict()).isEqualTo(verdict);
     }
 
     /** Thin or contradictory evidence never gives a confident verdict, and says what would settle it. */
@@ -253,7 +253,7 @@ public class VerdictTest {
     private static Verdict verdict(Job job, Capacitor part, double farads, double d) {
         Reading reading = new Reading("x", part.ref(), NOW.toInstant(),
                 Figures.of(Figure.CAPACITANCE, farads).with(Figure.DISSIPATION, d), Conditions.UNSTATED.withFrequency(100), "");
-        return ASSESSOR.assessWith(job, part, reading, TODAY).verdict();
+        return JUDGE.of(job, TODAY).with(part, reading).verdict();
     }
 
     /** Common practice: what takes the place of an old part. */

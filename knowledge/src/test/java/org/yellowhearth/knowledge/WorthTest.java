@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.job.Act;
@@ -18,6 +17,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.reform.ReformWords;
@@ -26,7 +26,7 @@ import org.yellowhearth.core.reform.Worth.Answer;
 
 /** Whether it is worth bringing one up: the answers of the trade (common practice). */
 public class WorthTest {
-    private static final Assessor ASSESSOR = new Assessor(VerdictTest.KNOWLEDGE);
+    private static final Judge JUDGE = new Judge(VerdictTest.KNOWLEDGE);
     private static final LocalDate TODAY = LocalDate.of(2026, 6, 1);
     private static final String GOOD = "33u 3r D0.07 @100";
     private static final String LEAKS = "33u 3r D0.07 @100;9mA @450V @10min";
@@ -40,7 +40,7 @@ public class WorthTest {
                     new Act.Did(new Edit.ItemChanged(Optional.empty(), Optional.of(look)))));
         }
         Capacitor part = job.capacitors().getFirst();
-        return Worth.of(ASSESSOR.assess(job, part, TODAY), part, VerdictTest.KNOWLEDGE.kind(part.kind()),
+        return Worth.of(JUDGE.of(job, TODAY).assessment(part.ref()).orElseThrow(), part, VerdictTest.KNOWLEDGE.kind(part.kind()),
                 new Worth.Circumstances(policy, purpose == SetPlate.Purpose.MUSEUM, rare, OptionalDouble.of(76), price));
     }
 

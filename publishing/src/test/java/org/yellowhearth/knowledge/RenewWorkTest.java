@@ -27,6 +27,7 @@ import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Message;
@@ -311,11 +312,13 @@ public class RenewWorkTest {
                 List.of(new Shopping.Wanting("Set", b.job().items(Choice.class), b.job().items(Fitting.class))),
                 Map.of("AE-22-450", of("AE-22-450")), new Shopping.Terms(0, 5, 0, 0));
         assertThat(text(RenewPapers.shopping(list, Bench.NOW))).contains("AE-22-450", "Set C1", "not stated");
-        Dossier dossier = Dossier.of(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW);
+        Dossier dossier = Dossier.of(new Judge(VerdictTest.KNOWLEDGE).of(b.job(), Bench.NOW.toLocalDate()), VerdictTest.KNOWLEDGE,
+                Bench.NOW);
         assertThat(text(pdf(dossier))).contains("chosen: 22 µF 450 V").doesNotContain("Still owed");
         put(b, Fitting.of(PartRef.of("C7")).with(f -> f.sign = Fitting.MeterSign.REVERSED));
-        assertThat(text(pdf(Dossier.of(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW)))).contains("Still owed",
-                "Not to be handed back");
+        assertThat(text(pdf(Dossier.of(new Judge(VerdictTest.KNOWLEDGE).of(b.job(), Bench.NOW.toLocalDate()),
+                VerdictTest.KNOWLEDGE, Bench.NOW)))).contains("Still owed",
+                        "Not to be handed back");
     }
 
     private static byte[] pdf(Dossier dossier) {

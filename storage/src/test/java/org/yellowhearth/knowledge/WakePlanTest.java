@@ -27,6 +27,7 @@ import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.StockPart;
@@ -61,7 +62,8 @@ public class WakePlanTest {
     }
 
     private static RampPlanner.Bare bare(Bench b) {
-        return RampPlanner.bare(b.job(), VerdictTest.KNOWLEDGE, OptionalDouble.of(70), _ -> 0.2).orElseThrow();
+        return RampPlanner.bare(new Judge(VerdictTest.KNOWLEDGE).of(b.job(), Bench.NOW.toLocalDate()), VerdictTest.KNOWLEDGE)
+                .orElseThrow();
     }
 
     private static RampPlanner.Proposed plan(Bench b, RampKind kind, OptionalDouble lamp) {

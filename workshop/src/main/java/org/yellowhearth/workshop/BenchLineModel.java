@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
@@ -25,16 +24,14 @@ import org.yellowhearth.workshop.words.Labels;
 /** The line typed at the bench: how it is understood while it is typed, and what Enter makes of it. */
 public final class BenchLineModel {
     private final DeskModel model;
-    private final Assessor assessor;
     private final Value<String> line = new Value<>("");
     private final Value<Echo> echo = new Value<>(Echo.NOTHING);
     private final List<String> history = new ArrayList<>();
     private BenchOutcome outcome = new BenchOutcome.Empty();
     private int recalled;
 
-    BenchLineModel(DeskModel model, Assessor assessor) {
+    BenchLineModel(DeskModel model) {
         this.model = model;
-        this.assessor = assessor;
         line.addListener((_, _, _) -> readLine());
         model.chosenProperty().addListener((_, _, _) -> readLine());
         model.openProperty().addListener((_, _, _) -> readLine());
@@ -53,7 +50,7 @@ public final class BenchLineModel {
         outcome = job.isEmpty()
                 ? new BenchOutcome.Empty()
                 : new BenchLine(job.get().job(), model.chosenProperty().get(), model.knowledge().vocabulary()).read(line.get());
-        echo.set(job.map(j -> new EchoWords(model.words(), assessor, j, model.now()).of(outcome)).orElse(Echo.NOTHING));
+        echo.set(job.map(j -> new EchoWords(model.words(), j, model.now()).of(outcome)).orElse(Echo.NOTHING));
     }
 
     /** Enter: keeps what the line says, or answers nothing when it cannot be taken; the echo already says why. */

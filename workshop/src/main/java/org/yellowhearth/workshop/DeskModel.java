@@ -13,8 +13,6 @@ import java.util.OptionalDouble;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import org.yellowhearth.core.assess.Ageing;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.job.Act;
@@ -24,6 +22,8 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.judge.Judge;
+import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
@@ -32,7 +32,6 @@ import org.yellowhearth.core.safety.Gate;
 import org.yellowhearth.core.safety.Hearth;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.SetCautions;
-import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.store.Shop;
@@ -52,7 +51,7 @@ public final class DeskModel {
     private final Knowledge knowledge;
     private final Clock clock;
     private final Background background;
-    private final Assessor assessor;
+    private final Judge judge;
     private final Shelf shelf;
     private final BenchLineModel benchLine;
     private final PhotoModel photographs;
@@ -95,10 +94,10 @@ public final class DeskModel {
         this.knowledge = knowledge;
         this.clock = clock;
         this.background = background;
-        this.assessor = new Assessor(knowledge, SupplySurroundings.by(knowledge));
-        this.shelf = new Shelf(shop, photographs, knowledge, background, this::now, this::judged);
+        this.judge = new Judge(knowledge);
+        this.shelf = new Shelf(shop, photographs, knowledge, judge, background, this::now, this::judged);
         open.addListener((_, _, _) -> tick());
-        this.benchLine = new BenchLineModel(this, assessor);
+        this.benchLine = new BenchLineModel(this);
         this.photographs = new PhotoModel(this, photographs);
         this.parts = new PartsModel(this);
         this.imports = new ImportModel(this);
@@ -146,6 +145,16 @@ public final class DeskModel {
 
     public Knowledge knowledge() {
         return knowledge;
+    }
+
+    /** Who judges; jobs judged by it once are not judged again. */
+    public Judge judge() {
+        return judge;
+    }
+
+    /** The open job as it is judged. */
+    JudgedJob judged() {
+        return open.get().orElseThrow().judged();
     }
 
     public Background background() {
@@ -606,7 +615,6 @@ public final class DeskModel {
     }
 
     private OpenJob judged(String id, Job job) {
-        return OpenJob.of(id, job, assessor.assessAll(job, now().toLocalDate()), Ageing.of(job, knowledge),
-                Hearth.of(job, knowledge));
+        return new OpenJob(id, judge.of(job, now().toLocalDate()), Hearth.of(job, knowledge));
     }
 }

@@ -9,6 +9,7 @@ import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.yellowhearth.core.job.IllegalEditException;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.storage.archive.Digest;
@@ -30,6 +31,7 @@ final class Digesting {
 
     private final Shop shop;
     private final DigestMaker maker;
+    private final Judge judge;
     private final Background background;
     private final Supplier<ZonedDateTime> now;
     private final Runnable show;
@@ -40,9 +42,10 @@ final class Digesting {
     private record Batch(List<ShelfEntry> jobs, List<String> troubles, Set<String> unreadable) {
     }
 
-    Digesting(Shop shop, Knowledge knowledge, Background background, Supplier<ZonedDateTime> now, Runnable show) {
+    Digesting(Shop shop, Knowledge knowledge, Judge judge, Background background, Supplier<ZonedDateTime> now, Runnable show) {
         this.shop = shop;
         this.maker = new DigestMaker(knowledge);
+        this.judge = judge;
         this.background = background;
         this.now = now;
         this.show = show;
@@ -93,7 +96,7 @@ final class Digesting {
 
     private void digest(List<ShelfEntry> jobs) {
         ZonedDateTime at = now.get();
-        background.aside(() -> jobs.stream().map(j -> maker.of(j.id(), j.job(), at)).toList(),
+        background.aside(() -> jobs.stream().map(j -> maker.of(j.id(), judge.of(j.job(), at.toLocalDate()), at)).toList(),
                 digests -> background.keep(() -> kept(digests), _ -> {
                     int before = done / SHOWN;
                     done += digests.size();

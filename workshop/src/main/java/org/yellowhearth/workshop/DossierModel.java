@@ -2,7 +2,6 @@ package org.yellowhearth.workshop;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.time.Year;
 import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
@@ -78,26 +77,26 @@ public final class DossierModel {
     }
 
     private Folio folio(Job job, Dossier dossier) {
-        return DossierFolio.of(dossier, job.aspect(DossierScope.class), this::picture, () -> proof(job));
+        return DossierFolio.of(dossier, job.aspect(DossierScope.class), this::picture, () -> proof(job, dossier.madeAt()));
     }
 
     private Optional<Path> picture(Photograph p) {
         return model.photographs().file(p, PhotoStore.Size.LARGE);
     }
 
-    private SupplyProof proof(Job job) {
+    private SupplyProof proof(Job job, ZonedDateTime at) {
         List<?> from = List.of(job.items(SupplySection.class), job.items(SupplyEvidence.class), job.census(), job.readings(),
                 job.items(OfPart.class), job.plate());
         Optional<Worked> known = worked.filter(w -> w.from.equals(from));
         if (known.isEmpty()) {
-            known = Optional.of(new Worked(from, SupplyProof.of(job, model.knowledge(), Year.of(model.now().getYear()))));
+            known = Optional.of(new Worked(from, SupplyProof.of(model.judge().of(job, at.toLocalDate()), model.knowledge())));
             worked = known;
         }
         return known.get().proof;
     }
 
     private Dossier dossier() {
-        return Dossier.of(model.job(), model.knowledge(), model.now());
+        return Dossier.of(model.judged(), model.knowledge(), model.now());
     }
 
     /** Makes the PDF and hands it over; a newer wish takes the place of an older one. */

@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.yellowhearth.core.assess.AgreementCriterion;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchOutcome;
@@ -26,14 +25,12 @@ import org.yellowhearth.workshop.words.Labels;
 final class EchoWords {
     private final Words words;
     private final Describe describe;
-    private final Assessor assessor;
     private final OpenJob open;
     private final ZonedDateTime now;
 
-    EchoWords(Words words, Assessor assessor, OpenJob open, ZonedDateTime now) {
+    EchoWords(Words words, OpenJob open, ZonedDateTime now) {
         this.words = words;
         this.describe = new Describe(words);
-        this.assessor = assessor;
         this.open = open;
         this.now = now;
     }
@@ -83,7 +80,7 @@ final class EchoWords {
     private Echo reading(BenchEntry.KeepReading e) {
         Reading reading = reading(e, open.job().readings().size(), now);
         Optional<Verdict> verdict = open.job().part(e.part())
-                .map(part -> assessor.assessWith(open.job(), part, reading, now.toLocalDate()).verdict());
+                .map(part -> open.judged().with(part, reading).verdict());
         String trouble = AgreementCriterion.finding(Agreement.of(e.figures(), e.conditions()))
                 .filter(f -> f.outcome() == Finding.Outcome.BAD).map(f -> words.say(f.words())).orElse("");
         String lit = open.hearth().at(now.toInstant()).state() == HearthState.LIT ? Labels.of("echo.while-lit") : "";

@@ -9,7 +9,6 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.function.Consumer;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.MainsEntry;
@@ -41,7 +40,6 @@ import org.yellowhearth.core.reform.FormingCapacitor;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.trace.SupplyModel;
-import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.instruments.bench.Parts;
 import org.yellowhearth.storage.store.Shop;
 import org.yellowhearth.workshop.watch.Value;
@@ -59,7 +57,6 @@ public final class PracticeSession {
 
     private final DeskModel model;
     private final Exercise exercise;
-    private final Assessor assessor;
     private final Random random;
     private final Value<Optional<Debrief>> debrief = new Value<>(Optional.empty());
     private final List<PartRef> channels;
@@ -79,7 +76,6 @@ public final class PracticeSession {
         this.forward = forward;
         this.model = model;
         this.exercise = exercise;
-        this.assessor = new Assessor(model.knowledge(), SupplySurroundings.by(model.knowledge()));
         this.random = new Random(exercise.seed());
         var forming = FormingParts.of(exercise, model.knowledge());
         this.channels = List.copyOf(forming.keySet());
@@ -325,7 +321,8 @@ public final class PracticeSession {
         Job job = model.job();
         List<StockPart> stock = stock();
         model.background().aside(
-                () -> new Examiner(model.knowledge(), assessor, stock).debrief(exercise, job, model.now(), why, hints), d -> {
+                () -> new Examiner(model.knowledge(), model.judge(), stock).debrief(exercise, job, model.now(), why, hints),
+                d -> {
                     model.wake().lines().disconnect();
                     debrief.set(Optional.of(d));
                 });

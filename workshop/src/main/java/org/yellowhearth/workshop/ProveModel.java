@@ -1,7 +1,6 @@
 package org.yellowhearth.workshop;
 
 import java.time.Instant;
-import java.time.Year;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +24,7 @@ import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.prove.Adjusting;
 import org.yellowhearth.core.prove.BurnWatch;
@@ -43,7 +43,6 @@ import org.yellowhearth.workshop.words.Labels;
 
 /** Prove without the window: the chart, rails under load, functions, accuracy, the burn-in, and what stands against handing back. */
 public final class ProveModel {
-    private static final double USUAL_CHANCE = 0.1;
     private static final double PERCENT = 100;
 
     private final DeskModel model;
@@ -82,9 +81,9 @@ public final class ProveModel {
             return;
         }
         of = now;
-        OptionalDouble age = job.plate().age(Year.of(model.now().getYear()));
+        JudgedJob judged = open.get().judged();
         charting.start((_, show) -> {
-            Optional<Supply> set = RampPlanner.bare(job, model.knowledge(), age, _ -> USUAL_CHANCE).map(RampPlanner.Bare::supply);
+            Optional<Supply> set = RampPlanner.bare(judged, model.knowledge()).map(RampPlanner.Bare::supply);
             VoltageChart made = VoltageChart.of(job, set);
             show.accept(() -> chart.set(made));
             List<Headroom> spare = set.map(Headroom::of).orElse(List.of());

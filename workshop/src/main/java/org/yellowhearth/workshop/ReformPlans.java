@@ -1,6 +1,5 @@
 package org.yellowhearth.workshop;
 
-import java.time.Year;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.assess.OwnLimits;
@@ -130,8 +129,7 @@ public final class ReformPlans {
     }
 
     private Turned turned(Job job, PartRef ref, double leak) {
-        SupplyModel supply = SupplyModel.of(job, model.knowledge(), SupplyModel.View.AS_DRAWN,
-                job.plate().age(Year.of(model.now().getYear())));
+        SupplyModel supply = model.judge().of(job, model.now().toLocalDate()).supply(SupplyModel.View.AS_DRAWN);
         return new Turned(ref, supply.supply().map(InSet::behindValve).orElse(false),
                 supply.supply().flatMap(s -> InSet.of(s, ref.toString(), leak)));
     }

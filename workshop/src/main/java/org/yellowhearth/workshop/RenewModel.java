@@ -1,7 +1,6 @@
 package org.yellowhearth.workshop;
 
 import java.nio.file.Path;
-import java.time.Year;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -313,7 +312,7 @@ public final class RenewModel {
     }
 
     private SupplyModel drawn(Job job) {
-        return SupplyModel.of(job, model.knowledge(), SupplyModel.View.AS_DRAWN, job.plate().age(Year.of(model.now().getYear())));
+        return model.judge().of(job, model.now().toLocalDate()).supply(SupplyModel.View.AS_DRAWN);
     }
 
     // --- what it does --------------------------------------------------------------------------------------------------------

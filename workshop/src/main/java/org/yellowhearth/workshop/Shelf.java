@@ -19,6 +19,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.knowledge.json.JsonText;
@@ -49,7 +50,7 @@ public final class Shelf {
     private final Knowledge knowledge;
     private final Background background;
     private final Supplier<ZonedDateTime> now;
-    private final BiFunction<String, Job, OpenJob> judge;
+    private final BiFunction<String, Job, OpenJob> judged;
     private final Value<List<ShelfLine>> jobs = new Value<>(List.of());
     private final Value<Integer> behind = new Value<>(0);
     private final Digesting digesting;
@@ -57,15 +58,15 @@ public final class Shelf {
     record Told(String text, boolean trouble) {
     }
 
-    Shelf(Shop shop, PhotoStore photographs, Knowledge knowledge, Background background, Supplier<ZonedDateTime> now,
-            BiFunction<String, Job, OpenJob> judge) {
+    Shelf(Shop shop, PhotoStore photographs, Knowledge knowledge, Judge judge, Background background,
+            Supplier<ZonedDateTime> now, BiFunction<String, Job, OpenJob> judged) {
         this.shop = shop;
         this.photographs = photographs;
         this.knowledge = knowledge;
         this.background = background;
         this.now = now;
-        this.judge = judge;
-        this.digesting = new Digesting(shop, knowledge, background, now, this::fetch);
+        this.judged = judged;
+        this.digesting = new Digesting(shop, knowledge, judge, background, now, this::fetch);
     }
 
     /** What lies there, the one touched last first. */
@@ -92,7 +93,7 @@ public final class Shelf {
     }
 
     void open(String id, Consumer<OpenJob> show) {
-        background.keep(() -> judge.apply(id, shop.job(id)), show);
+        background.keep(() -> judged.apply(id, shop.job(id)), show);
     }
 
     /** Whether a set may be called so. */
@@ -110,7 +111,7 @@ public final class Shelf {
                 new Act.Did(new Edit.Arrived(SetPlate.named(plain).with(p -> p.dialect = Labels.dialect()), Policy.USUAL)));
         background.keep(() -> {
             Job job = Job.of(List.of(arrival));
-            return judge.apply(shop.add(job), job);
+            return judged.apply(shop.add(job), job);
         }, show);
     }
 

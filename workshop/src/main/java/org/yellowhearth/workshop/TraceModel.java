@@ -12,6 +12,7 @@ import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.ConverterFigures;
@@ -148,9 +149,10 @@ public final class TraceModel {
         basis = now;
         forget();
         OptionalDouble age = age(job);
+        JudgedJob judged = open.get().judged();
         model.background().aside(() -> {
-            SupplyModel drawn = SupplyModel.of(job, model.knowledge(), SupplyModel.View.AS_DRAWN, age);
-            SupplyModel is = SupplyModel.of(job, model.knowledge(), SupplyModel.View.AS_IT_IS, age);
+            SupplyModel drawn = judged.supply(SupplyModel.View.AS_DRAWN);
+            SupplyModel is = judged.supply(SupplyModel.View.AS_IT_IS);
             Optional<SupplyFigures> drawnFigures = figures(drawn);
             Optional<SupplyFigures> isFigures = figures(is);
             return new Worked(drawn, is, drawnFigures, isFigures, outputs(job, SupplyModel.View.AS_DRAWN, age, drawnFigures),
@@ -265,22 +267,20 @@ public final class TraceModel {
     public void suspect() {
         model.openProperty().get().ifPresent(open -> {
             Job job = open.job();
-            OptionalDouble age = age(job);
-            work.start((watcher, show) -> Suspicion.of(job, model.knowledge(), age,
-                    ref -> open.assessment(ref).map(a -> a.risk().chance()).orElse(0.1)).ifPresent(s -> {
-                        Consumer<Findings> found = f -> show.accept(() -> findings.set(Optional.of(f)));
-                        Optional<Diagnosis> asked = s.used().isEmpty() ? Optional.empty() : Diagnosis.of(s.question(), watcher);
-                        if (asked.isEmpty()) {
-                            found.accept(new Findings(s, List.of(), List.of(), false));
-                            return;
-                        }
-                        Diagnosis d = asked.get();
-                        List<Diagnosis.Explanation> singles = d.singles();
-                        found.accept(new Findings(s, singles, List.of(), false));
-                        List<NextStep> next = d.next();
-                        found.accept(new Findings(s, singles, next, false));
-                        found.accept(new Findings(s, d.doubles(), next, true));
-                    }));
+            work.start((watcher, show) -> open.judged().suspicion().ifPresent(s -> {
+                Consumer<Findings> found = f -> show.accept(() -> findings.set(Optional.of(f)));
+                Optional<Diagnosis> asked = s.used().isEmpty() ? Optional.empty() : Diagnosis.of(s.question(), watcher);
+                if (asked.isEmpty()) {
+                    found.accept(new Findings(s, List.of(), List.of(), false));
+                    return;
+                }
+                Diagnosis d = asked.get();
+                List<Diagnosis.Explanation> singles = d.singles();
+                found.accept(new Findings(s, singles, List.of(), false));
+                List<NextStep> next = d.next();
+                found.accept(new Findings(s, singles, next, false));
+                found.accept(new Findings(s, d.doubles(), next, true));
+            }));
         });
     }
 
@@ -288,9 +288,8 @@ public final class TraceModel {
     public void spread() {
         model.openProperty().get().ifPresent(open -> {
             Job job = open.job();
-            OptionalDouble age = age(job);
             List<String> points = points();
-            work.start((watcher, show) -> Suspicion.of(job, model.knowledge(), age, _ -> 0.1).ifPresent(s -> {
+            work.start((watcher, show) -> open.judged().suspicion().ifPresent(s -> {
                 ToleranceRuns done = ToleranceRuns.of(s.question().supply(), points, s.question().spread(), RUNS, SEED, watcher);
                 show.accept(() -> runs.set(Optional.of(done)));
             }));

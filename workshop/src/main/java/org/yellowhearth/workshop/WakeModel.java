@@ -1,7 +1,6 @@
 package org.yellowhearth.workshop;
 
 import java.time.Instant;
-import java.time.Year;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -43,7 +42,6 @@ import org.yellowhearth.workshop.words.Labels;
  * run switches the transformer off before anything else; what happens is in the journal when it happens.
  */
 public final class WakeModel {
-    private static final double USUAL_CHANCE = 0.1;
 
     private final DeskModel model;
     private final LongWork planning;
@@ -198,17 +196,15 @@ public final class WakeModel {
             return;
         }
         of = now;
-        OptionalDouble age = job.plate().age(Year.of(model.now().getYear()));
         planning.start((watcher, show) -> {
-            Optional<Basis> made = RampPlanner.bare(job, model.knowledge(), age,
-                    ref -> open.assessment(ref).map(a -> a.risk().chance()).orElse(USUAL_CHANCE)).flatMap(b -> {
-                        try {
-                            return Optional.of(new Basis(b, LampChoice.of(b.supply(), b.loads(), watcher)));
-                        } catch (BadCircuitException | NoSolutionException e) {
-                            show.accept(() -> model.tell(Labels.of("wake.no-supply", e.getMessage()), true));
-                            return Optional.empty();
-                        }
-                    });
+            Optional<Basis> made = RampPlanner.bare(open.judged(), model.knowledge()).flatMap(b -> {
+                try {
+                    return Optional.of(new Basis(b, LampChoice.of(b.supply(), b.loads(), watcher)));
+                } catch (BadCircuitException | NoSolutionException e) {
+                    show.accept(() -> model.tell(Labels.of("wake.no-supply", e.getMessage()), true));
+                    return Optional.empty();
+                }
+            });
             show.accept(() -> {
                 basis.set(made);
                 made.ifPresent(this::wantUsual);

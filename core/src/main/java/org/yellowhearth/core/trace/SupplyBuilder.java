@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
+import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
@@ -39,7 +39,6 @@ import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.supply.ValveModel;
 import org.yellowhearth.core.trace.KnownValues.Wanted;
-import org.yellowhearth.core.trace.ModelValue.Origin;
 import org.yellowhearth.core.trace.SupplyModel.View;
 
 /** Puts the described sections of a job together into a supply. */

@@ -19,6 +19,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
@@ -234,7 +235,7 @@ final class DescribePage extends Page {
         });
         Label name = text(v.element() + ": " + model().words().word(v.which()) + ", " + model().words().word(v.origin()));
         name.getStyleClass()
-                .add(v.origin() == ModelValue.Origin.ASSUMED || v.origin() == ModelValue.Origin.GUESSED ? "assumed" : "quiet");
+                .add(v.origin() == Origin.ASSUMED || v.origin() == Origin.GUESSED ? "assumed" : "quiet");
         return typed.isPresent() ? row(name, field, quiet("describe.untype", () -> model().take(typed.get()))) : row(name, field);
     }
 

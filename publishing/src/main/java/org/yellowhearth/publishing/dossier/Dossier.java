@@ -2,14 +2,12 @@ package org.yellowhearth.publishing.dossier;
 
 import java.time.ZonedDateTime;
 import java.util.List;
-
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.renew.Replacement;
 import org.yellowhearth.core.renew.ReplacementRules;
-import org.yellowhearth.core.trace.SupplySurroundings;
 
 /** What goes into the dossier of a job: the job, every part judged, and the moment it was made at. */
 public record Dossier(Job job, List<Item> items, Knowledge knowledge, ZonedDateTime madeAt) {
@@ -21,11 +19,10 @@ public record Dossier(Job job, List<Item> items, Knowledge knowledge, ZonedDateT
         items = List.copyOf(items);
     }
 
-    /** Judges every part of a job as of a moment. */
-    public static Dossier of(Job job, Knowledge knowledge, ZonedDateTime now) {
-        Assessor assessor = new Assessor(knowledge, SupplySurroundings.by(knowledge));
+    /** The dossier of a job as it is judged. */
+    public static Dossier of(JudgedJob judged, Knowledge knowledge, ZonedDateTime now) {
         ReplacementRules rules = new ReplacementRules(knowledge);
-        return new Dossier(job, assessor.assessAll(job, now.toLocalDate()).stream()
-                .map(a -> new Item(a, rules.propose(job, a.part()))).toList(), knowledge, now);
+        return new Dossier(judged.job(), judged.assessments().stream()
+                .map(a -> new Item(a, rules.propose(judged.job(), a.part()))).toList(), knowledge, now);
     }
 }

@@ -1,12 +1,10 @@
 package org.yellowhearth.publishing.dossier;
 
-import java.time.Year;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.prove.VoltageChart;
 import org.yellowhearth.core.supply.Supply;
@@ -24,14 +22,13 @@ import org.yellowhearth.publishing.drawing.River;
 public record SupplyProof(VoltageChart chart, Optional<River> river) {
     /** Nothing but the table as it was read. */
     public static final SupplyProof NONE = new SupplyProof(new VoltageChart(List.of()), Optional.empty());
-    private static final double USUAL_CHANCE = 0.1;
 
     /** Works it out. */
-    public static SupplyProof of(Job job, Knowledge knowledge, Year now) {
-        OptionalDouble age = job.plate().age(now);
-        Optional<Supply> fitted = RampPlanner.bare(job, knowledge, age, _ -> USUAL_CHANCE).map(RampPlanner.Bare::supply);
+    public static SupplyProof of(JudgedJob judged, Knowledge knowledge) {
+        Job job = judged.job();
+        Optional<Supply> fitted = RampPlanner.bare(judged, knowledge).map(RampPlanner.Bare::supply);
         VoltageChart chart = VoltageChart.of(job, fitted);
-        SupplyModel came = SupplyModel.of(job, knowledge, SupplyModel.View.AS_IT_IS, age);
+        SupplyModel came = judged.supply(SupplyModel.View.AS_IT_IS);
         List<River.Reach> before = came.supply().map(s -> River.reaches(SupplyFigures.of(s, came.points()))).orElse(List.of());
         List<River.Reach> is = fitted.map(s -> River.reaches(SupplyFigures.of(s, came.points()))).orElse(List.of());
         return new SupplyProof(chart, is.isEmpty()

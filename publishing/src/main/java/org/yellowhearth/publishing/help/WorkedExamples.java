@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
@@ -19,6 +18,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.part.PartRef;
@@ -41,12 +41,10 @@ final class WorkedExamples {
 
     private final Knowledge knowledge;
     private final Words words;
-    private final Assessor assessor;
 
     WorkedExamples(Knowledge knowledge, Words words) {
         this.knowledge = knowledge;
         this.words = words;
-        this.assessor = new Assessor(knowledge);
     }
 
     List<Article> articles() {
@@ -60,7 +58,7 @@ final class WorkedExamples {
         for (String line : typed) {
             job = after(job, line);
         }
-        Assessment a = assessor.assessAll(job, LocalDate.from(THEN)).getFirst();
+        Assessment a = new Judge(knowledge).of(job, LocalDate.from(THEN)).assessments().getFirst();
         List<List<String>> rows = new ArrayList<>(List.of(List.of("what is looked at", "what it says", "worked out", "source")));
         a.findings().forEach(f -> rows.add(row(f)));
         List<Block> blocks = new ArrayList<>();

@@ -30,6 +30,7 @@ import org.yellowhearth.core.assess.AgreementCriterion;
 import org.yellowhearth.core.assess.AssessWords;
 import org.yellowhearth.core.assess.Criterion;
 import org.yellowhearth.core.assess.Finding;
+import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.benchline.BenchWords;
 import org.yellowhearth.core.cause.Cause;
 import org.yellowhearth.core.cause.CauseWords;
@@ -148,7 +149,6 @@ import org.yellowhearth.core.safety.HazardClass;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.trace.Fault;
-import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.NextStep;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.core.trace.SupplyModel;
@@ -205,7 +205,7 @@ public class WordsTest {
                 Place.Height.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
                 DossierScope.Section.values(), SetPapers.Kind.values(),
                 SupplyRectifier.Scheme.values(), SupplyRectifier.Make.values(),
-                SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), Knob.Which.values(), ModelValue.Origin.values(),
+                SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), Knob.Which.values(), Origin.values(),
                 SupplyReading.Kind.values(), SupplyReading.State.values(), SupplyTarget.Follows.values(), Fault.Mode.values(),
                 NextStep.Way.values(), Preset.values(), FaultRule.Sum.values(), SupplyConverter.Shape.values(),
                 SupplyRectifier.Heating.values(), SupplyRules.Place.values(), SupplyRules.How.values(),

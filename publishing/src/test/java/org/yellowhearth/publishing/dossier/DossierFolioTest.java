@@ -16,7 +16,7 @@ import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.time.Year;
+import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
@@ -67,6 +67,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.StockPart;
@@ -127,8 +128,10 @@ public class DossierFolioTest {
     }
 
     private Folio folio(DossierScope scope) {
-        return DossierFolio.of(Dossier.of(job, KNOWLEDGE, NOW.plusDays(2)), scope, _ -> Optional.of(picture),
-                () -> SupplyProof.of(job, KNOWLEDGE, Year.of(2026)));
+        return DossierFolio.of(
+                Dossier.of(new Judge(KNOWLEDGE).of(job, NOW.plusDays(2).toLocalDate()), KNOWLEDGE, NOW.plusDays(2)), scope,
+                _ -> Optional.of(picture),
+                () -> SupplyProof.of(new Judge(KNOWLEDGE).of(job, LocalDate.of(2026, 6, 1)), KNOWLEDGE));
     }
 
     private static List<String> headings(Folio folio) {

@@ -20,6 +20,7 @@ import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.knowledge.json.JsonText;
@@ -58,7 +59,7 @@ public class DossierPdfTest {
     @Test
     public void thePagesHoldEverythingAsSearchableText() throws IOException {
         Job job = demo("beacon-transmitter.json");
-        Dossier dossier = Dossier.of(job, KNOWLEDGE, NOW);
+        Dossier dossier = Dossier.of(new Judge(KNOWLEDGE).of(job, NOW.toLocalDate()), KNOWLEDGE, NOW);
         Words words = Words.of(SetPlate.Dialect.BRITISH);
         String text = text(pdf(dossier));
         assertSays(text, job.plate().name(), job.plate().complaint(), job.plate().endState(), "230 V 50 Hz", "Set plate",
@@ -76,7 +77,8 @@ public class DossierPdfTest {
 
     @Test
     public void thePagesReadInTheOrderTheyAreSeen() throws IOException {
-        String text = text(pdf(Dossier.of(demo("mess-receiver.json"), KNOWLEDGE, NOW)));
+        String text = text(
+                pdf(Dossier.of(new Judge(KNOWLEDGE).of(demo("mess-receiver.json"), NOW.toLocalDate()), KNOWLEDGE, NOW)));
         assertThat(text).containsSubsequence("Setplate", "radioreceiver", "Policy", "measuredplusprecaution", "Photographs",
                 "Parts", "C1",
                 "C22",
@@ -85,7 +87,8 @@ public class DossierPdfTest {
 
     @Test
     public void typefacesAreEmbeddedAndThePagesAreNamed() throws IOException {
-        try (PDDocument document = Loader.loadPDF(pdf(Dossier.of(demo("mess-receiver.json"), KNOWLEDGE, NOW)))) {
+        try (PDDocument document = Loader.loadPDF(
+                pdf(Dossier.of(new Judge(KNOWLEDGE).of(demo("mess-receiver.json"), NOW.toLocalDate()), KNOWLEDGE, NOW)))) {
             for (PDPage page : document.getPages()) {
                 for (COSName name : page.getResources().getFontNames()) {
                     assertThat(page.getResources().getFont(name).isEmbedded()).as(name.getName()).isTrue();
@@ -102,7 +105,7 @@ public class DossierPdfTest {
         Job job = new JobReader(KNOWLEDGE).read(
                 JsonText.read("{\"format\":\"yellow-hearth-job\",\"version\":1,\"set\":{\"name\":\"Bare / set: <1>\"}}"), NOW)
                 .job();
-        assertSays(text(pdf(Dossier.of(job, KNOWLEDGE, NOW))), "Bare / set: <1>",
+        assertSays(text(pdf(Dossier.of(new Judge(KNOWLEDGE).of(job, NOW.toLocalDate()), KNOWLEDGE, NOW))), "Bare / set: <1>",
                 "No parts are in the census yet");
     }
 

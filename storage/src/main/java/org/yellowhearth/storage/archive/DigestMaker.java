@@ -12,7 +12,6 @@ import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import org.yellowhearth.core.agenda.StageDues;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Verdict;
@@ -21,6 +20,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.learn.JobTallies;
 import org.yellowhearth.core.learn.WorkDone;
@@ -30,7 +30,6 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.renew.SignOff;
-import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.archive.Digest.Card;
@@ -40,19 +39,18 @@ import org.yellowhearth.storage.archive.Digest.Thing;
 /** Makes digests of jobs. */
 public final class DigestMaker {
     private final Knowledge knowledge;
-    private final Assessor assessor;
     private final StageDues dues;
 
     /** One with this knowledge. */
     public DigestMaker(Knowledge knowledge) {
         this.knowledge = knowledge;
-        this.assessor = new Assessor(knowledge, SupplySurroundings.by(knowledge));
         this.dues = new StageDues(knowledge);
     }
 
     /** The digest of a job as it stands. */
-    public Digest of(String id, Job job, ZonedDateTime now) {
-        List<Assessment> assessments = assessor.assessAll(job, now.toLocalDate());
+    public Digest of(String id, JudgedJob judged, ZonedDateTime now) {
+        Job job = judged.job();
+        List<Assessment> assessments = judged.assessments();
         return new Digest(id, job.journal().size(), card(job, assessments), dues.maySay(job, now),
                 new Reader(job, assessments).things, JobTallies.of(job, assessments, knowledge, now.toLocalDate()));
     }

@@ -19,6 +19,7 @@ import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.learn.Tally;
 import org.yellowhearth.core.learn.Topic;
@@ -51,7 +52,7 @@ public class ArchiveTest {
                                 + job.plate().name()))));
                 String id = shop.add(job);
                 jobs.add(new ShelfEntry(id, job));
-                shop.keep(digests.of(id, job, NOW));
+                shop.keep(digests.of(id, new Judge(KNOWLEDGE).of(job, NOW.toLocalDate()), NOW));
             }
         }
     }
@@ -124,7 +125,7 @@ public class ArchiveTest {
             List<String> ids = jobs.stream().map(j -> other.add(j.job())).toList();
             assertThat(other.undigested(100)).containsExactlyInAnyOrderElementsOf(ids);
             for (String id : ids) {
-                other.keep(digests.of(id, other.job(id), NOW));
+                other.keep(digests.of(id, new Judge(KNOWLEDGE).of(other.job(id), NOW.toLocalDate()), NOW));
             }
             assertThat(other.undigested(100)).isEmpty();
             other.append(ids.getFirst(), List.of(new Act.Did(new Edit.NoteWritten("later"))), NOW);
@@ -132,7 +133,8 @@ public class ArchiveTest {
             long all = other.tallies().stream().filter(t -> t.topic() == Topic.KIND).mapToLong(Tally::seen).sum();
             long without = other.talliesWithout(ids.getFirst()).stream().filter(t -> t.topic() == Topic.KIND)
                     .mapToLong(Tally::seen).sum();
-            long own = digests.of("x", other.job(ids.getFirst()), NOW).tallies().stream().filter(t -> t.topic() == Topic.KIND)
+            long own = digests.of("x", new Judge(KNOWLEDGE).of(other.job(ids.getFirst()), NOW.toLocalDate()), NOW).tallies()
+                    .stream().filter(t -> t.topic() == Topic.KIND)
                     .mapToLong(Tally::seen).sum();
             assertThat(own).isPositive();
             assertThat(without).isEqualTo(all - own);

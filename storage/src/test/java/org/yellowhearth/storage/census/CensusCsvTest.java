@@ -9,13 +9,13 @@ import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
@@ -38,7 +38,7 @@ public class CensusCsvTest {
     }
 
     private static String written(Job job) {
-        return CensusCsv.write(job, new Assessor(KNOWLEDGE).assessAll(job, LocalDate.of(2026, 5, 5)), KNOWLEDGE.vocabulary(),
+        return CensusCsv.write(job, new Judge(KNOWLEDGE).of(job, LocalDate.of(2026, 5, 5)).assessments(), KNOWLEDGE.vocabulary(),
                 WORDS);
     }
 

@@ -19,7 +19,6 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.job.Act;
@@ -27,11 +26,11 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.safety.Hearth;
-import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.knowledge.json.JsonText;
@@ -81,8 +80,8 @@ public class CorpusTest {
     }
 
     private static void judged(Job job) {
-        Assessor assessor = new Assessor(KNOWLEDGE, SupplySurroundings.by(KNOWLEDGE));
-        assertThat(assessor.assessAll(job, LocalDate.of(2026, 12, 1))).hasSameSizeAs(job.census());
+        Judge judge = new Judge(KNOWLEDGE);
+        assertThat(judge.of(job, LocalDate.of(2026, 12, 1)).assessments()).hasSameSizeAs(job.census());
         assertThat(Hearth.of(job, KNOWLEDGE).at(NOW.toInstant()).state()).isNotNull();
     }
 

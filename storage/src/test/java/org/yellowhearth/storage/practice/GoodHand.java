@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Item;
@@ -26,6 +25,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
@@ -45,7 +45,6 @@ import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.renew.Substitutes;
 import org.yellowhearth.core.supply.Settled;
-import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.core.wake.RampPlanner;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.storage.stock.StockCsv;
@@ -53,10 +52,10 @@ import org.yellowhearth.storage.stock.StockCsv;
 /** A scripted hand at the practice bench. */
 final class GoodHand {
     static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
-    static final Assessor ASSESSOR = new Assessor(KNOWLEDGE, SupplySurroundings.by(KNOWLEDGE));
+    static final Judge JUDGE = new Judge(KNOWLEDGE);
     static final ZonedDateTime NOW = Instant.parse("2026-05-05T12:00:00Z").atZone(ZoneOffset.UTC);
     static final List<StockPart> STOCK = StockCsv.shipped(KNOWLEDGE.kinds().keySet());
-    static final Examiner EXAMINER = new Examiner(KNOWLEDGE, ASSESSOR, STOCK);
+    static final Examiner EXAMINER = new Examiner(KNOWLEDGE, JUDGE, STOCK);
 
     final Exercise exercise;
     private final Random random = new Random(3);
@@ -147,7 +146,7 @@ final class GoodHand {
     }
 
     List<Assessment> verdicts() {
-        return ASSESSOR.assessAll(job, NOW.toLocalDate());
+        return JUDGE.of(job, NOW.toLocalDate()).assessments();
     }
 
     private GoodHand formed(PartRef ref) {
@@ -177,7 +176,7 @@ final class GoodHand {
     }
 
     RampPlanner.Bare bare() {
-        return RampPlanner.bare(job, KNOWLEDGE, OptionalDouble.of(70), _ -> 0.1).orElseThrow();
+        return RampPlanner.bare(new Judge(KNOWLEDGE).of(job, NOW.toLocalDate()), KNOWLEDGE).orElseThrow();
     }
 
     /** A plan behind a lamp. */

@@ -48,6 +48,7 @@ import org.yellowhearth.core.supply.Lamp;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Diagnosis;
+import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.core.trace.Suspicion;
 import org.yellowhearth.core.trace.TurnedUp;
 
@@ -123,7 +124,9 @@ public class PracticeStagesTest {
         assertThat(h.read("HT")).isLessThan(0.95 * sound);
         h.read("HT2");
         h.read("screen");
-        Diagnosis d = Diagnosis.of(Suspicion.of(h.job(), KNOWLEDGE, OptionalDouble.of(70), _ -> 0.05).orElseThrow().question(),
+        Diagnosis d = Diagnosis.of(
+                Suspicion.of(h.job(), SupplyModel.of(h.job(), KNOWLEDGE, SupplyModel.View.AS_IT_IS, OptionalDouble.of(70)),
+                        KNOWLEDGE, _ -> 0.05).orElseThrow().question(),
                 Watcher.NOBODY).orElseThrow();
         assertThat(d.singles().stream().filter(x -> !x.sound()).limit(3).flatMap(x -> x.parts().stream())).contains("V1");
         h.measured();

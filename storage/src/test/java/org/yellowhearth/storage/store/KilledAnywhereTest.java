@@ -33,6 +33,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
@@ -69,7 +70,7 @@ public class KilledAnywhereTest {
             StockPart bag = bag(round);
             shop.append(new Stock.Act.Changed(List.of(new Stock.Change(shop.stock().part("bag"), Optional.of(bag)))), NOW);
             say(said, "drawer " + round);
-            shop.keep(digests.of(id, shop.job(id), NOW));
+            shop.keep(digests.of(id, new Judge(KNOWLEDGE).of(shop.job(id), NOW.toLocalDate()), NOW));
             NewFile.write(folder.resolve("export " + round + ".json"),
                     JobWriter.write(id, shop.job(id)).getBytes(StandardCharsets.UTF_8));
             say(said, "export " + round);

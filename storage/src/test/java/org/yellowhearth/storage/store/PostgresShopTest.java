@@ -45,6 +45,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
@@ -106,7 +107,8 @@ public class PostgresShopTest {
                     shop.addAs("id-" + p.getFileName(), job);
                     assertThat(shop.undigested(100)).contains("id-" + p.getFileName());
                     shop.append("id-" + p.getFileName(), note("Hums at full moon, says the mate's \\ cousin"), NOW);
-                    shop.keep(digests.of("id-" + p.getFileName(), shop.job("id-" + p.getFileName()), NOW));
+                    shop.keep(digests.of("id-" + p.getFileName(),
+                            new Judge(KNOWLEDGE).of(shop.job("id-" + p.getFileName()), NOW.toLocalDate()), NOW));
                 }
             }
             assertThat(shared.undigested(100)).isEmpty();
@@ -263,7 +265,7 @@ public class PostgresShopTest {
                             OptionalDouble.empty()),
                     OptionalInt.of(3), OptionalDouble.empty(), OptionalInt.empty(), OptionalDouble.empty(), 1, "", false, "")),
                     NOW);
-            shop.keep(new DigestMaker(KNOWLEDGE).of(id, shop.job(id), NOW));
+            shop.keep(new DigestMaker(KNOWLEDGE).of(id, new Judge(KNOWLEDGE).of(shop.job(id), NOW.toLocalDate()), NOW));
             assertThat(shop.find(Search.of("paper"), 10)).isNotEmpty();
             assertThat(shop.uses()).isEqualTo(as.uses());
         }
