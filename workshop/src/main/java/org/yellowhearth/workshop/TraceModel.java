@@ -266,7 +266,6 @@ public final class TraceModel {
     /** Asks what the readings point at: single faults first, then pairs. */
     public void suspect() {
         model.openProperty().get().ifPresent(open -> {
-            Job job = open.job();
             work.start((watcher, show) -> open.judged().suspicion().ifPresent(s -> {
                 Consumer<Findings> found = f -> show.accept(() -> findings.set(Optional.of(f)));
                 Optional<Diagnosis> asked = s.used().isEmpty() ? Optional.empty() : Diagnosis.of(s.question(), watcher);
@@ -287,7 +286,6 @@ public final class TraceModel {
     /** Runs the tolerance spread. */
     public void spread() {
         model.openProperty().get().ifPresent(open -> {
-            Job job = open.job();
             List<String> points = points();
             work.start((watcher, show) -> open.judged().suspicion().ifPresent(s -> {
                 ToleranceRuns done = ToleranceRuns.of(s.question().supply(), points, s.question().spread(), RUNS, SEED, watcher);

@@ -42,7 +42,6 @@ import org.yellowhearth.workshop.words.Labels;
  * run switches the transformer off before anything else; what happens is in the journal when it happens.
  */
 public final class WakeModel {
-
     private final DeskModel model;
     private final LongWork planning;
     private final LongWork causing;
