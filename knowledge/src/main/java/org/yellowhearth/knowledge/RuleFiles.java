@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.CapacitorKind;
@@ -19,6 +18,7 @@ import org.yellowhearth.core.knowledge.RenewRules;
 import org.yellowhearth.core.knowledge.RoleRule;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.knowledge.SupplyRules;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.reading.Figure;
@@ -119,10 +119,10 @@ final class RuleFiles {
             return new SupplyRules.Cathode(v.field("heating").code(SupplyRectifier.Heating.class), v.field("rectifier").bool(),
                     v.field("seconds").number(0.01, 600), KnowledgeFiles.cite(v, "source", sources));
         }).toList();
-        Map<SupplyRectifier.Make, SupplyRules.RectifierClass> rectifiers = new EnumMap<>(SupplyRectifier.Make.class);
+        Map<RectifierTechnology, SupplyRules.RectifierClass> rectifiers = new EnumMap<>(RectifierTechnology.class);
         file.field("rectifiers").list(MOST).forEach(v -> {
             v.object("make", "peakTimes", "surgeTimes", "surgeSeconds", "source");
-            rectifiers.put(v.field("make").code(SupplyRectifier.Make.class),
+            rectifiers.put(v.field("make").code(RectifierTechnology.class),
                     new SupplyRules.RectifierClass(v.field("peakTimes").number(1, 1000), v.field("surgeTimes").number(1, 1000),
                             v.field("surgeSeconds").number(1e-4, 1), KnowledgeFiles.cite(v, "source", sources)));
         });

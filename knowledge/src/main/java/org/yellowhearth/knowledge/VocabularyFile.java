@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
-
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.StatedValue;
@@ -16,7 +15,7 @@ import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Fuse;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Potentiometer;
-import org.yellowhearth.core.part.Rectifier;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.part.Sort;
@@ -29,7 +28,7 @@ import org.yellowhearth.knowledge.json.JsonValue;
 final class VocabularyFile {
     /** The constants that have words of their own, by the name of their type in the file. */
     private static final List<Class<? extends Coded>> TYPES = List.of(Resistor.Make.class, Resistor.Task.class,
-            Potentiometer.Taper.class, Rectifier.Make.class, Transistor.Channel.class, Transistor.Material.class,
+            Potentiometer.Taper.class, RectifierTechnology.class, Transistor.Channel.class, Transistor.Material.class,
             Valve.Task.class, Winding.Task.class, Fuse.Speed.class, Battery.Chemistry.class, CanMark.class, Look.Sign.class,
             StatedValue.Origin.class, Place.Height.class);
 

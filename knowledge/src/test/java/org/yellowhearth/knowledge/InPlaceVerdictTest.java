@@ -21,6 +21,7 @@ import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 
 /** A capacitor read where it sits in a supply that is described: what lies around it is taken off, or hides it. */
 public class InPlaceVerdictTest {
@@ -38,7 +39,7 @@ public class InPlaceVerdictTest {
         Bench b = Bench.with(Policy.USUAL.with(Policy.WhenToRenew.MEASURED_ONLY)).type(PARTS);
         for (SupplySection s : List.of(new SupplyWinding("s1", "w", Optional.empty(), 250, OptionalDouble.of(100), false),
                 new SupplyRectifier("s2", "D1", Optional.empty(), "w", SupplyRectifier.Scheme.HALF_WAVE,
-                        SupplyRectifier.Make.SILICON,
+                        RectifierTechnology.SILICON,
                         NOTHING, NOTHING, OptionalInt.empty(), false, "HT", "", Optional.empty(), NOTHING, Optional.empty(),
                         NOTHING,
                         List.of()),

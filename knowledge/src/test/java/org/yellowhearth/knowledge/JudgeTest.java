@@ -23,6 +23,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.core.trace.SupplyModel.View;
@@ -42,7 +43,7 @@ public class JudgeTest {
                 "+ C1 16u 450 V electrolytic reservoir; + C2 .1 MFD 400 V waxed paper tone; + R1 47k 10% carbon screen feed");
         Stream.<SupplySection>of(new SupplyWinding("s1", "w", Optional.empty(), 250, OptionalDouble.of(100), false),
                 new SupplyRectifier("s2", "D1", Optional.empty(), "w", SupplyRectifier.Scheme.HALF_WAVE,
-                        SupplyRectifier.Make.SILICON,
+                        RectifierTechnology.SILICON,
                         NOTHING, NOTHING, OptionalInt.empty(), false, "HT", "", Optional.empty(), NOTHING, Optional.empty(),
                         NOTHING,
                         List.of()),

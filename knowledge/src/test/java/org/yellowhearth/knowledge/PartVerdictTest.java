@@ -14,6 +14,7 @@ import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.part.Rectifier;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.part.Transistor;
 import org.yellowhearth.core.part.Valve;
@@ -61,7 +62,7 @@ public class PartVerdictTest {
         Bench b = bench("+ MR1 selenium 12 plates 250V 60mA; + Q4 OC71 pnp germanium hfe 30-75; + V1 5Y3 rectifier 5V 2A;"
                 + "+ L2 smoothing choke 10H 200r");
         assertThat((Rectifier) b.job().census().get(1)).satisfies(r -> {
-            assertThat(r.make()).isEqualTo(Rectifier.Make.SELENIUM);
+            assertThat(r.make()).isEqualTo(RectifierTechnology.SELENIUM);
             assertThat(r.plates()).hasValue(12);
             assertThat(r.inverseVolts()).hasValue(250);
         });

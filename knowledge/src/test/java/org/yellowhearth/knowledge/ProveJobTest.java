@@ -31,6 +31,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.prove.Adjusting;
 import org.yellowhearth.core.prove.BeforeAfter;
 import org.yellowhearth.core.prove.FunctionList;
@@ -99,7 +100,7 @@ public class ProveJobTest {
     @Test
     public void theMeterIsTakenAwayByTheModel() {
         Supply supply = Supply.of(Supply.Mains.of(230, 50), new Section.Winding("w", 200, 10, false),
-                Section.Rectify.of("D1", "w", Section.Scheme.BRIDGE, RectifierModel.silicon(), "HT"),
+                Section.Rectify.of("D1", "w", Section.Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SILICON), "HT"),
                 Section.Filter.at("f", "HT", new Section.Cap("C1", 470e-6, 0.1, 1e8)),
                 new Section.Load("set", "HT", Section.Load.Kind.RESISTANCE, 10_000),
                 new Section.Resist("r", "R1", "HT", "g2", 100_000),

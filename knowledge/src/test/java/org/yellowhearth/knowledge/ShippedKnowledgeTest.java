@@ -17,6 +17,7 @@ import org.yellowhearth.core.knowledge.LeakageLimit;
 import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.knowledge.SupplyRules;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.trace.Fault;
 
 public class ShippedKnowledgeTest {
@@ -133,7 +134,7 @@ public class ShippedKnowledgeTest {
             assertThat(KNOWLEDGE.supply().cathode(h, true).seconds()).isPositive();
             assertThat(KNOWLEDGE.supply().cathode(h, false).seconds()).isPositive();
         }
-        assertThat(KNOWLEDGE.supply().rectifier(SupplyRectifier.Make.UNSTATED)).as("nobody knows what an unknown one stands")
+        assertThat(KNOWLEDGE.supply().rectifier(RectifierTechnology.UNSTATED)).as("nobody knows what an unknown one stands")
                 .isEmpty();
     }
 }

@@ -26,6 +26,7 @@ import org.yellowhearth.core.fact.SupplyValue;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.core.trace.ConverterFigures;
@@ -52,7 +53,7 @@ public class SupplyModelTest {
         return new SupplyFilter(id, from, through, NOTHING, NOTHING, to, shunt, NOTHING, NOTHING, NOTHING, "");
     }
 
-    private static SupplyRectifier rectifier(Optional<PartRef> part, SupplyRectifier.Make make) {
+    private static SupplyRectifier rectifier(Optional<PartRef> part, RectifierTechnology make) {
         return new SupplyRectifier("s2", "D1", part, "w", SupplyRectifier.Scheme.HALF_WAVE, make, NOTHING, NOTHING,
                 OptionalInt.empty(), false, "HT", "", Optional.empty(), NOTHING, Optional.empty(), NOTHING, List.of());
     }
@@ -61,7 +62,7 @@ public class SupplyModelTest {
         Bench b = Bench.of(1950).type(PARTS);
         describe(b, new SupplyMains("s0", 230, OptionalDouble.of(240), 50, NOTHING),
                 new SupplyWinding("s1", "w", Optional.empty(), 230, OptionalDouble.of(60), false),
-                rectifier(part("D1"), SupplyRectifier.Make.UNSTATED),
+                rectifier(part("D1"), RectifierTechnology.UNSTATED),
                 filter("s3", "HT", Optional.empty(), "HT", part("C1")), filter("s4", "HT", part("R1"), "HT2", part("C2")),
                 new SupplyLoad("s5", "set", "HT2", SupplyLoad.Kind.CURRENT, 0.05));
         describe(b, more);
@@ -164,7 +165,7 @@ public class SupplyModelTest {
         Bench b = Bench.of(1985).type("+ C1 2200u 35V electrolytic reservoir");
         describe(b, new SupplyWinding("s1", "w", Optional.empty(), 15, OptionalDouble.of(0.5), false),
                 new SupplyRectifier("s2", "B1", Optional.empty(), "w", SupplyRectifier.Scheme.BRIDGE,
-                        SupplyRectifier.Make.SILICON, NOTHING, NOTHING,
+                        RectifierTechnology.SILICON, NOTHING, NOTHING,
                         OptionalInt.empty(), false, "raw", "", Optional.empty(), NOTHING, Optional.empty(), NOTHING, List.of()),
                 filter("s3", "raw", Optional.empty(), "raw", part("C1")),
                 new SupplyRegulator("s4", "U1", Optional.empty(), SupplyRegulator.Kind.SERIES, "raw", "out", false, 12, NOTHING,
@@ -227,7 +228,7 @@ public class SupplyModelTest {
         Bench b = Bench.of(1986).type("+ C1 150u 400V electrolytic; + C5 47u 25V electrolytic; + C6 2200u 16V electrolytic");
         describe(b, new SupplyWinding("s1", "line", Optional.empty(), 230, OptionalDouble.of(3), false),
                 new SupplyRectifier("s2", "B1", Optional.empty(), "line", SupplyRectifier.Scheme.BRIDGE,
-                        SupplyRectifier.Make.SILICON,
+                        RectifierTechnology.SILICON,
                         NOTHING, NOTHING, OptionalInt.empty(), false, "bulk", "", Optional.empty(), NOTHING, Optional.empty(),
                         NOTHING,
                         List.of()),
@@ -267,7 +268,7 @@ public class SupplyModelTest {
     /** Ratings follow the class: silicon made for 1 A stands 30 A once (data of common types, from memory), and says how much is used. */
     @Test
     public void aRectifierIsHeldAgainstItsClass() {
-        SupplyRectifier r = rectifier(Optional.empty(), SupplyRectifier.Make.SILICON);
+        SupplyRectifier r = rectifier(Optional.empty(), RectifierTechnology.SILICON);
         Bench b = bench(new SupplyRectifier(r.id(), r.name(), r.part(), r.winding(), r.scheme(), r.make(), NOTHING, NOTHING,
                 OptionalInt.empty(), false, "HT", "", Optional.empty(), NOTHING, Optional.empty(), NOTHING, List.of(),
                 SupplyRectifier.Heating.UNSTATED, OptionalDouble.of(1), NOTHING));

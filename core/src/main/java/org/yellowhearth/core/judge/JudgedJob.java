@@ -2,11 +2,12 @@ package org.yellowhearth.core.judge;
 
 import java.time.LocalDate;
 import java.time.Year;
+import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.yellowhearth.core.assess.Ageing;
@@ -36,7 +37,7 @@ public final class JudgedJob {
     private final Judgement judgement;
     private final Map<PartRef, Assessment> byPart;
     private final List<Ageing> ageing;
-    private final Map<PartRef, Belief> beliefs = new ConcurrentHashMap<>();
+    private final Map<PartRef, Belief> beliefs = Collections.synchronizedMap(new HashMap<>());
 
     /** The models of the supply of the state before are taken over where they are still the same. */
     JudgedJob(Job job, LocalDate day, Knowledge knowledge, Optional<JudgedJob> before) {

@@ -1,11 +1,11 @@
 package org.yellowhearth.core.trace;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.concurrent.ConcurrentHashMap;
 
 import org.yellowhearth.core.assess.Surroundings;
 import org.yellowhearth.core.circuit.BadCircuitException;
@@ -22,7 +22,7 @@ public final class SupplySurroundings implements Surroundings {
 
     private final List<Element> elements;
     private final Map<String, Element.Capacitance> capacitors = new HashMap<>();
-    private final Map<At, Optional<Impedance>> known = new ConcurrentHashMap<>();
+    private final Map<At, Optional<Impedance>> known = Collections.synchronizedMap(new HashMap<>());
 
     private record At(PartRef part, double hertz) {
     }

@@ -20,6 +20,7 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Tolerance;
 import org.yellowhearth.core.supply.Knob;
@@ -151,8 +152,8 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
         RectifierModel model = supply.sections().stream().filter(s -> s.id().equals(element)).map(s -> switch (s) {
             case Section.Rectify r -> r.model();
             case Section.Doubler d -> d.model();
-            default -> RectifierModel.silicon();
-        }).findFirst().orElse(RectifierModel.silicon());
+            default -> RectifierModel.of(RectifierTechnology.SILICON);
+        }).findFirst().orElse(RectifierModel.of(RectifierTechnology.SILICON));
         return switch (model) {
             case RectifierModel.Vacuum _ -> 0.12;
             case RectifierModel.Junction j -> j.emission() > 2 ? 0.2 : 0;

@@ -12,6 +12,7 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.RectifierChange;
 import org.yellowhearth.desk.forms.Bound;
@@ -57,15 +58,14 @@ final class RectifierPage extends Page {
         VBox box = column(
                 text(r.name() + "  " + r.part().map(p -> p + " " + job.part(p).map(x -> x.marking()).orElse("")).orElse(""),
                         "renew-name"),
-                text((r.make() == SupplyRectifier.Make.UNSTATED ? "" : model().words().word(r.make()) + ", ")
+                text((r.make() == RectifierTechnology.UNSTATED ? "" : model().words().word(r.make()) + ", ")
                         + model().words().word(r.scheme()), "quiet"));
         box.getStyleClass().add("renew-card");
-        boolean silicon = r.make() == SupplyRectifier.Make.SILICON;
-        if (silicon) {
+        if (r.make().modern()) {
             box.getChildren().add(text(Labels.of("renew.rectifier.silicon")));
             return box;
         }
-        if (r.make() == SupplyRectifier.Make.SELENIUM) {
+        if (r.make().poisonsWhenBurning()) {
             box.getChildren().add(text(Labels.of("renew.rectifier.selenium"), "caution", "caution-danger"));
         }
         box.getChildren()

@@ -33,6 +33,7 @@ import org.yellowhearth.core.fact.SupplyValue;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.desk.forms.Form;
@@ -284,7 +285,7 @@ final class DescribePage extends Page {
         String winding = job.items(SupplyWinding.class).stream().map(SupplyWinding::name).reduce((_, b) -> b)
                 .orElseThrow(() -> new IllegalArgumentException(Labels.of("describe.winding.first")));
         return new SupplyRectifier(model().newId(), free(job, "D1"), Optional.empty(), winding, SupplyRectifier.Scheme.HALF_WAVE,
-                SupplyRectifier.Make.SILICON, OptionalDouble.empty(), OptionalDouble.empty(), OptionalInt.empty(), false, "HT",
+                RectifierTechnology.SILICON, OptionalDouble.empty(), OptionalDouble.empty(), OptionalInt.empty(), false, "HT",
                 "0",
                 Optional.empty(), OptionalDouble.empty(), Optional.empty(), OptionalDouble.empty(), List.of());
     }

@@ -21,6 +21,7 @@ import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.knowledge.json.RecordEdit;
@@ -103,7 +104,7 @@ final class SectionForm {
                 w -> put("winding", w)).getItems()
                 .setAll(model.job().items(SupplyWinding.class).stream().map(SupplyWinding::name).toList());
         choice("section.scheme", "scheme", List.of(SupplyRectifier.Scheme.values()));
-        choice("section.make", "make", List.of(SupplyRectifier.Make.values()));
+        choice("section.make", "make", List.of(RectifierTechnology.values()));
         maybe("section.drop", "dropVolts", Measure.VOLTS);
         maybe("section.drop.at", "dropAmperes", Measure.AMPERES);
         form.figure("section.plates", "section-plates", Measure.PLAIN, () -> {

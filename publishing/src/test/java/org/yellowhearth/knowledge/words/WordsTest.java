@@ -103,7 +103,7 @@ import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Fuse;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Potentiometer;
-import org.yellowhearth.core.part.Rectifier;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.part.Sort;
@@ -198,13 +198,14 @@ public class WordsTest {
                 CheckResult.Outcome.values(), Edit.Question.values(), MainsFit.Severity.values(), Ages.Standing.values(),
                 Estimate.Advice.values(), DateCode.Settled.values(), HazardClass.values(),
                 CautionRule.Moment.values(), Sort.values(), Resistor.Make.values(), Resistor.Task.values(),
-                Potentiometer.Taper.values(), Rectifier.Make.values(), Transistor.Channel.values(), Transistor.Material.values(),
+                Potentiometer.Taper.values(), RectifierTechnology.values(), Transistor.Channel.values(),
+                Transistor.Material.values(),
                 Valve.Task.values(), Winding.Task.values(), Fuse.Speed.values(), Battery.Chemistry.values(), CanMark.values(),
                 Qualifier.values(), Bound.End.values(), Contact.values(), MeterLoading.Meter.values(), Look.Sign.values(),
                 StatedValue.Origin.values(),
                 Place.Height.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
                 DossierScope.Section.values(), SetPapers.Kind.values(),
-                SupplyRectifier.Scheme.values(), SupplyRectifier.Make.values(),
+                SupplyRectifier.Scheme.values(), RectifierTechnology.values(),
                 SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), Knob.Which.values(), Origin.values(),
                 SupplyReading.Kind.values(), SupplyReading.State.values(), SupplyTarget.Follows.values(), Fault.Mode.values(),
                 NextStep.Way.values(), Preset.values(), FaultRule.Sum.values(), SupplyConverter.Shape.values(),

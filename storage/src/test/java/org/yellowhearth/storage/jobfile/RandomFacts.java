@@ -70,6 +70,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 
 /** Random aspects, items and events, one of every type, for the round trip of files. */
 final class RandomFacts {
@@ -254,7 +255,7 @@ final class RandomFacts {
                     maybe(r, 100, 250));
             case 1 -> new SupplyWinding(id, "w" + r.nextInt(5), part, 1 + r.nextInt(500), maybe(r, 1, 300), r.nextBoolean());
             case 2 -> new SupplyRectifier(id, "V1", part, "w1", one(r, SupplyRectifier.Scheme.values()),
-                    one(r, SupplyRectifier.Make.values()),
+                    one(r, RectifierTechnology.values()),
                     maybe(r, 1, 50), maybe(r, 0.01, 1), r.nextBoolean() ? OptionalInt.empty() : OptionalInt.of(1 + r.nextInt(20)),
                     r.nextBoolean(), "HT", "0", cap, maybe(r, 1e-6, 1e-3), cap, maybe(r, 1e-6, 1e-3),
                     r.nextBoolean() ? List.of() : List.of(new SupplyRectifier.Leg(1), new SupplyRectifier.Leg(r.nextDouble())),

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.yellowhearth.core.fact.BenchTask;
 import org.yellowhearth.core.fact.CanWork;
 import org.yellowhearth.core.fact.CapacitorWare;
@@ -41,6 +42,7 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Potentiometer;
 import org.yellowhearth.core.part.Rectifier;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Relay;
 import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Role;
@@ -91,7 +93,9 @@ final class RandomParts {
                     one(r, Resistor.Make.values()), one(r, Resistor.Task.values()), date, remark);
             case POTENTIOMETER -> new Potentiometer(ref, marking, 1 + r.nextInt(10_000), tolerance(r), maybe(r, 2),
                     one(r, Potentiometer.Taper.values()), date, remark);
-            case RECTIFIER -> new Rectifier(ref, marking, one(r, Rectifier.Make.values()),
+            case RECTIFIER -> new Rectifier(ref, marking,
+                    one(r, Stream.of(RectifierTechnology.values()).filter(t -> t.law() instanceof RectifierTechnology.Stack)
+                            .toArray(RectifierTechnology[]::new)),
                     r.nextBoolean() ? OptionalInt.empty() : OptionalInt.of(1 + r.nextInt(40)), maybe(r, 800), maybe(r, 2), date,
                     remark);
             case ZENER -> new Zener(ref, marking, 1 + r.nextInt(80), tolerance(r), maybe(r, 1), date, remark);
