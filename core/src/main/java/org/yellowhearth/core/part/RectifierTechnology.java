@@ -9,19 +9,19 @@ import org.yellowhearth.core.message.Coded;
  */
 public enum RectifierTechnology implements Coded {
     /** Taken for silicon where something must be worked out. */
-    UNSTATED(junction(1e-8, 1.8, 0.05), Wear.NONE, false),
+    UNSTATED(Wear.NONE, false),
     /** Hard vacuum: drops what its data sheet says, else 20 V at 0.1 A. */
-    VACUUM(new Vacuum(20, 0.1), Wear.FADES, false),
+    VACUUM(Wear.FADES, false),
     /** Mercury vapour or another gas: its drop, as a rule 15 V, hardly moves with its current. */
-    GAS(new Arc(1e-9, 4, 3, 15), Wear.FADES, false),
+    GAS(Wear.FADES, false),
     /** An ampere or so: 0.75 V at 0.1 A, 0.93 V at 1 A (common practice). */
-    SILICON(junction(1e-8, 1.8, 0.05), Wear.NONE, false),
+    SILICON(Wear.NONE, false),
     /** 0.3 V at 0.1 A (common practice). */
-    GERMANIUM(junction(3e-6, 1.1, 0.15), Wear.NONE, false),
+    GERMANIUM(Wear.NONE, false),
     /** About 0.6 V for a plate at a tenth of an ampere when new; its series resistance is three times in thirty years (common practice, wide scatter). */
-    SELENIUM(new Stack(2e-5, 1.8, 1.8, 15), Wear.OLD_SCHOOL_REPLACES, true),
+    SELENIUM(Wear.OLD_SCHOOL_REPLACES, true),
     /** About 0.35 V for a plate at a tenth of its rating, 0.6 V at the rating (common practice). */
-    COPPER_OXIDE(new Stack(1e-4, 1.5, 2.5, Double.POSITIVE_INFINITY), Wear.OLD_SCHOOL_REPLACES, false);
+    COPPER_OXIDE(Wear.OLD_SCHOOL_REPLACES, false);
 
     /** How a technology conducts. */
     public sealed interface Law permits Vacuum, Arc, Stack {
@@ -60,12 +60,10 @@ public enum RectifierTechnology implements Coded {
         OLD_SCHOOL_REPLACES
     }
 
-    private final Law law;
     private final Wear wear;
     private final boolean poisonsWhenBurning;
 
-    RectifierTechnology(Law law, Wear wear, boolean poisonsWhenBurning) {
-        this.law = law;
+    RectifierTechnology(Wear wear, boolean poisonsWhenBurning) {
         this.wear = wear;
         this.poisonsWhenBurning = poisonsWhenBurning;
     }
@@ -74,8 +72,16 @@ public enum RectifierTechnology implements Coded {
         return new Stack(saturationAmperes, emission, ohms, Double.POSITIVE_INFINITY);
     }
 
+    /** How it conducts. */
     public Law law() {
-        return law;
+        return switch (this) {
+            case UNSTATED, SILICON -> junction(1e-8, 1.8, 0.05);
+            case VACUUM -> new Vacuum(20, 0.1);
+            case GAS -> new Arc(1e-9, 4, 3, 15);
+            case GERMANIUM -> junction(3e-6, 1.1, 0.15);
+            case SELENIUM -> new Stack(2e-5, 1.8, 1.8, 15);
+            case COPPER_OXIDE -> new Stack(1e-4, 1.5, 2.5, Double.POSITIVE_INFINITY);
+        };
     }
 
     /** Whether it conducts less and less with its years; others are whole, shorted or open. */
@@ -95,7 +101,7 @@ public enum RectifierTechnology implements Coded {
 
     /** Whether it has a cathode that warms up. */
     public boolean heated() {
-        return law instanceof Vacuum;
+        return law() instanceof Vacuum;
     }
 
     /** Whether it is of the time of the set: what takes its place, by common practice, is silicon. */
