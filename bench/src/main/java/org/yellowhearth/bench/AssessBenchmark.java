@@ -24,8 +24,8 @@ import org.openjdk.jmh.annotations.Warmup;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
-import org.yellowhearth.core.census.CensusLine;
-import org.yellowhearth.core.census.Thousand;
+import org.yellowhearth.core.partslist.PartsListLine;
+import org.yellowhearth.core.partslist.Thousand;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
@@ -66,7 +66,7 @@ public class AssessBenchmark {
     @Setup
     public void census() {
         Instant at = Instant.parse("2026-05-05T12:00:00Z");
-        CensusLine line = new CensusLine(knowledge.vocabulary(), Thousand.MEGOHM);
+        PartsListLine line = new PartsListLine(knowledge.vocabulary(), Thousand.MEGOHM);
         List<Edit> edits = new ArrayList<>();
         for (int i = 0; i < parts; i++) {
             String marking = PARTS[i % PARTS.length];

@@ -17,8 +17,8 @@ import java.util.Optional;
 
 import javax.imageio.ImageIO;
 
-import org.yellowhearth.core.census.CensusLine;
-import org.yellowhearth.core.census.Thousand;
+import org.yellowhearth.core.partslist.PartsListLine;
+import org.yellowhearth.core.partslist.Thousand;
 import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.job.Act;
@@ -48,7 +48,7 @@ public final class DossierFigures {
         Knowledge knowledge = KnowledgeFiles.read();
         ZonedDateTime now = Instant.parse("2026-06-01T12:00:00Z").atZone(ZoneOffset.UTC);
         Job job = new LargeShop(knowledge, 1).job(0, 50);
-        CensusLine line = new CensusLine(knowledge.vocabulary(), Thousand.MEGOHM);
+        PartsListLine line = new PartsListLine(knowledge.vocabulary(), Thousand.MEGOHM);
         for (int k = job.census().size(); k < PARTS; k++) {
             String marking = ".05 MFD 400 V waxed paper coupling";
             job = with(job, now, new Edit.PartAdded(line.read(PartRef.of("C" + (k + 1)), Token.of(marking), marking, "").getFirst()));

@@ -9,8 +9,8 @@ import java.util.List;
 import java.util.OptionalInt;
 import java.util.Random;
 
-import org.yellowhearth.core.census.CensusLine;
-import org.yellowhearth.core.census.Thousand;
+import org.yellowhearth.core.partslist.PartsListLine;
+import org.yellowhearth.core.partslist.Thousand;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
@@ -32,14 +32,14 @@ final class LargeShop {
     private static final String[] NAMES = {"Brackwater", "Tollenhythe", "Harrowmere", "Quillsand", "Ferrowick", "Dunmarrow"};
     private static final String[] PLACES = {"wheelhouse", "mess", "radio room", "workshop", "loft", "engine room"};
     private static final String[] NOTES = {"Wax dripped on the wafer switch.", "Mouse nest behind the transformer, cleaned out.",
-            "Rattles when tilted: a washer.", "Smells of old varnish when warm.", "Knob cracked, glued with the crack closed."};
+            "Rattles when tilted: a washer.", "Smells of old varnish when warm.", "Parameter cracked, glued with the crack closed."};
     private static final int PARTS = 30;
 
-    private final CensusLine line;
+    private final PartsListLine line;
     private final Random random;
 
     LargeShop(Knowledge knowledge, long seed) {
-        line = new CensusLine(knowledge.vocabulary(), Thousand.MEGOHM);
+        line = new PartsListLine(knowledge.vocabulary(), Thousand.MEGOHM);
         random = new Random(seed);
     }
 

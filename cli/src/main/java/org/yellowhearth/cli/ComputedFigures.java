@@ -20,12 +20,12 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Derived;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.renew.Replacement;
-import org.yellowhearth.core.renew.ReplacementRules;
+import org.yellowhearth.core.replace.Replacement;
+import org.yellowhearth.core.replace.ReplacementRules;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Hearth;
-import org.yellowhearth.core.safety.HearthReading;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.ChargeReading;
+import org.yellowhearth.core.safety.ChargeState;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.jobfile.JobFile;
@@ -50,7 +50,7 @@ final class ComputedFigures {
         ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 6);
         file.id().ifPresent(id -> root.put("id", id));
         root.put("set", job.plate().name()).put("computedFor", now.toLocalDate().toString());
-        HearthReading hearth = Hearth.of(job, knowledge).at(now.toInstant());
+        ChargeReading hearth = Hearth.of(job, knowledge).at(now.toInstant());
         root.put("hearth", hearth.state().code());
         root.setAll(new ComputedSet(knowledge, now, words).of(job, hearth));
         ObjectNode supply = new ComputedSupply(knowledge, words).of(judged);
@@ -64,7 +64,7 @@ final class ComputedFigures {
         return root;
     }
 
-    private ObjectNode part(Job job, Assessment a, Words words, HearthState hearth) {
+    private ObjectNode part(Job job, Assessment a, Words words, ChargeState hearth) {
         Part part = a.part();
         ObjectNode node = JSON.objectNode().put("ref", part.ref().toString());
         ObjectNode interpreted = JobWriter.part(part);

@@ -20,7 +20,7 @@ import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
 import org.yellowhearth.core.safety.DischargePlan;
-import org.yellowhearth.core.safety.HearthReading;
+import org.yellowhearth.core.safety.ChargeReading;
 import org.yellowhearth.core.safety.SetCautions;
 import org.yellowhearth.core.safety.Store;
 import org.yellowhearth.knowledge.words.Words;
@@ -40,7 +40,7 @@ final class ComputedSet {
         this.words = words;
     }
 
-    ObjectNode of(Job job, HearthReading hearth) {
+    ObjectNode of(Job job, ChargeReading hearth) {
         ObjectNode node = JSON.objectNode();
         ages(job, node);
         ArrayNode mains = node.putArray("mains");
@@ -94,7 +94,7 @@ final class ComputedSet {
         return JSON.objectNode().put("mean", p.mean()).put("deviation", p.deviation()).put("from", p.from()).put("to", p.to());
     }
 
-    private static ObjectNode store(HearthReading.StoreReading s) {
+    private static ObjectNode store(ChargeReading.StoreReading s) {
         Store store = s.store();
         ObjectNode node = JSON.objectNode().put("id", store.id()).put("name", store.name()).put("litVolts", store.litVolts())
                 .put("likelyFarads", store.likelyFarads()).put("highFarads", store.highFarads())

@@ -23,7 +23,7 @@ import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.knowledge.PeriodRules;
-import org.yellowhearth.core.knowledge.RenewRules;
+import org.yellowhearth.core.knowledge.SubstitutionRules;
 import org.yellowhearth.core.knowledge.SupplyRules;
 import org.yellowhearth.core.knowledge.Vocabulary;
 import org.yellowhearth.core.part.CanMark;
@@ -48,7 +48,7 @@ public final class Sets {
                             .collect(Collectors.toMap(f -> f, _ -> new AgeingRule(0.05, OptionalDouble.of(500), 0,
                                     OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), 1, ""))),
                     List.of(), Map.of(), List.of()),
-            new RenewRules(Map.of(), Map.of(), Map.of(), List.of()), new PeriodRules(List.of(), List.of()));
+            new SubstitutionRules(Map.of(), Map.of(), Map.of(), List.of()), new PeriodRules(List.of(), List.of()));
 
     private Sets() {
     }

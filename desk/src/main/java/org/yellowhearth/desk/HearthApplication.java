@@ -63,7 +63,7 @@ import org.yellowhearth.storage.store.SqliteShop;
 import org.yellowhearth.workshop.Background;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.FirstJob;
-import org.yellowhearth.workshop.InTurn;
+import org.yellowhearth.workshop.SerialExecutor;
 import org.yellowhearth.workshop.PracticeClock;
 import org.yellowhearth.workshop.PracticeSession;
 import org.yellowhearth.workshop.words.Labels;
@@ -264,7 +264,7 @@ public final class HearthApplication extends Application {
         try {
             Path folder = Files.createTempDirectory("hearth-practice");
             Shop bench = SqliteShop.open(folder, desk.knowledge());
-            Executor turns = new InTurn(aside);
+            Executor turns = new SerialExecutor(aside);
             DeskModel trial = new DeskModel(bench, new PhotoStore(folder), desk.knowledge(), clock,
                     new Background(turns, aside, Platform::runLater));
             ShellView shell = new ShellView(new ShopView(appearance), trial, appearance, files, folder);

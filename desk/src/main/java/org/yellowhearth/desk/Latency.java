@@ -165,7 +165,7 @@ public final class Latency extends Application {
                     frames.add(() -> model.benchLine().lineProperty().set(""));
                 }
             }
-            for (Stage at : List.of(Stage.ASSESS, Stage.CENSUS)) {
+            for (Stage at : List.of(Stage.ASSESS, Stage.PARTS)) {
                 frames.add(() -> model.stageProperty().set(at));
                 rest();
                 String table = at == Stage.ASSESS ? "#assess-table" : "#census-table";

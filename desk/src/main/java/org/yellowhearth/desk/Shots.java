@@ -122,7 +122,7 @@ public final class Shots extends Application {
             model.gateProperty().get().ifPresent(g -> g.goOn().accept("on the variable transformer, to hear the hum once"));
         });
         steps.add(() -> {
-            model.stageProperty().set(org.yellowhearth.workshop.Stage.CENSUS);
+            model.stageProperty().set(org.yellowhearth.workshop.Stage.PARTS);
             model.benchLine().lineProperty().set("+ C24 .25 MFD 350 V paper decoupling");
         });
         shot("census");
@@ -194,7 +194,7 @@ public final class Shots extends Application {
     /** The reservoir chosen, the drawer matched to the rest, and the sheet to work from. */
     private void renew() {
         steps.add(() -> choose("C16a"));
-        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.RENEW, "choose"));
+        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.REPLACE, "choose"));
         wait(WARM_UP);
         steps.add(() -> ((Button) scene.lookup("#renew-choose")).fire());
         wait(4);
@@ -206,14 +206,14 @@ public final class Shots extends Application {
             f.removed = true;
             f.fitted = true;
         }));
-        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.RENEW, "sheet"));
+        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.REPLACE, "sheet"));
         steps.add(() -> model.tell("", false));
         shot("renew-sheet");
     }
 
     /** The ramp of the set as it stands, made ready with written reasons, and run on the stand-ins at the night bench. */
     private void wake() {
-        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.WAKE, "plan"));
+        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.FIRST_POWER, "plan"));
         wait(PLANNING);
         steps.add(() -> model.wake().keepPlan());
         shot("wake");
@@ -253,7 +253,7 @@ public final class Shots extends Application {
 
     /** A burn-in half way through its day: dense readings first, a crackle told. */
     private void prove() {
-        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.PROVE, "burn"));
+        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.FINAL_TEST, "burn"));
         steps.add(() -> model.prove().beginBurn(OptionalDouble.of(24),
                 List.of(new BurnIn.BurnChannel("HT", "V", OptionalDouble.of(250), 8),
                         new BurnIn.BurnChannel("mains transformer", "°C", OptionalDouble.empty(), 6))));

@@ -187,7 +187,7 @@ public class AccessibleFlowTest extends Window {
         assertThat(texts).isGreaterThan(2000);
         robot.interact(() -> model.arrive("Never seen before"));
         until(() -> model.openProperty().get().filter(o -> o.job().plate().name().startsWith("Never")).isPresent());
-        for (Stage at : List.of(Stage.SAFETY, Stage.WAKE, Stage.PROVE)) {
+        for (Stage at : List.of(Stage.SAFETY, Stage.FIRST_POWER, Stage.FINAL_TEST)) {
             robot.interact(() -> model.stageProperty().set(at));
             pages("nothing " + at.name());
         }

@@ -61,7 +61,7 @@ public class AgendaFlowTest extends Window {
         until(() -> list().contains("Due now or overdue   1"));
         click("open-" + key);
         until(() -> model.openProperty().get().isPresent());
-        assertThat(model.stageProperty().get()).isEqualTo(Stage.PROVE);
+        assertThat(model.stageProperty().get()).isEqualTo(Stage.FINAL_TEST);
     }
 
     @Test

@@ -11,12 +11,12 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.census.ColourCode;
+import org.yellowhearth.core.partslist.ColourCode;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.SupplyReading;
-import org.yellowhearth.core.renew.FittingSheet;
+import org.yellowhearth.core.replace.FittingSheet;
 import org.yellowhearth.core.safety.Check;
-import org.yellowhearth.storage.census.CensusImport;
+import org.yellowhearth.storage.partslist.PartsListImport;
 import org.yellowhearth.workshop.words.Labels;
 
 public class CrashReportsTest {
@@ -71,7 +71,7 @@ public class CrashReportsTest {
             boolean scheme = whole.startsWith("decoder.order.")
                     && Stream.of(ColourCode.Scheme.values()).anyMatch(s -> s.code().equals(last));
             boolean fate = whole.startsWith("import.what.")
-                    && Stream.of(CensusImport.What.values()).anyMatch(w -> w.name().equalsIgnoreCase(last));
+                    && Stream.of(PartsListImport.What.values()).anyMatch(w -> w.name().equalsIgnoreCase(last));
             boolean doing = whole.startsWith("section.state.")
                     && Stream.of(SupplyReading.State.values()).anyMatch(s -> s.code().equals(last));
             boolean step = whole.startsWith("renew.sheet.state.")

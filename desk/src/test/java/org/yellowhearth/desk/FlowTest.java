@@ -132,7 +132,7 @@ public class FlowTest extends Window {
         assertThat(stage.getScene().getRoot().getStyleClass()).contains("night");
         press(KeyCode.F7);
         press(KeyCode.CONTROL, KeyCode.DIGIT3);
-        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.workshop.Stage.CENSUS);
+        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.workshop.Stage.PARTS);
         press(KeyCode.CONTROL, KeyCode.DIGIT0);
         until(() -> robot.lookup(".paper").tryQuery().isPresent());
         press(KeyCode.CONTROL, KeyCode.DIGIT4);

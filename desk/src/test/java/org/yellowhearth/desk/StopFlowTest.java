@@ -28,12 +28,12 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.CheckResult;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.job.Edit;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
-import org.yellowhearth.core.wake.RampRun;
+import org.yellowhearth.core.firstpower.PowerUpRun;
 import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
@@ -60,7 +60,7 @@ public class StopFlowTest extends Window {
 
     private void planned() {
         openJob("Brindlecote");
-        robot.interact(() -> model.stageProperty().set(Stage.WAKE));
+        robot.interact(() -> model.stageProperty().set(Stage.FIRST_POWER));
         until(() -> model.wake().proposedProperty().get().isPresent());
         settle();
         robot.interact(() -> model.wake().keepPlan());
@@ -103,8 +103,8 @@ public class StopFlowTest extends Window {
         settle();
         assertThat(last("OUTP O")).as(state).isEqualTo("OUTP OFF");
         assertThat(model.wake().on()).as(state).isFalse();
-        assertThat(RampRun.of(job().items(RampPlan.class).getLast(), job().events()).phase()).as(state)
-                .isEqualTo(RampRun.RampPhase.STOPPED);
+        assertThat(PowerUpRun.of(job().items(PowerUpPlan.class).getLast(), job().events()).phase()).as(state)
+                .isEqualTo(PowerUpRun.PowerUpPhase.STOPPED);
         assertThat(job().power()).as(state).contains(Edit.Power.OFF);
         assertThat(model.wake().unseenProperty().get()).as(state + ": the transformer told that it is off").isEmpty();
     }
@@ -185,7 +185,7 @@ public class StopFlowTest extends Window {
     @Test
     public void oneStopStopsWhateverIsOpen() {
         planned();
-        stage(Stage.WAKE);
+        stage(Stage.FIRST_POWER);
         for (State s : states()) {
             stops("F9", s);
             if (s.worst) {
@@ -200,7 +200,7 @@ public class StopFlowTest extends Window {
     }
 
     private void stops(String way, State s) {
-        stage(Stage.WAKE);
+        stage(Stage.FIRST_POWER);
         page("wake-page-run");
         poweredUp();
         s.open.run();
@@ -233,7 +233,7 @@ public class StopFlowTest extends Window {
 
     /** In a field of figures the space bar stops; in a text it is a space, and the big button says so. */
     private void theSpaceBarStopsWhereNoTextIsTyped() {
-        stage(Stage.WAKE);
+        stage(Stage.FIRST_POWER);
         page("wake-page-run");
         poweredUp();
         focus("bench-line", "C1 9.1u");
@@ -266,7 +266,7 @@ public class StopFlowTest extends Window {
         settle();
         robot.interact(() -> model.wake().begin());
         settle();
-        robot.interact(() -> model.wake().stop(Waking.StopCause.METER_OFF, ""));
+        robot.interact(() -> model.wake().stop(PoweringUp.StopCause.METER_OFF, ""));
         settle();
         assertThat(said("stop-look")).contains("cannot see whether it is off", "pull the plug", "look");
         assertThat(said("hearth-state")).isEqualTo("LIT");

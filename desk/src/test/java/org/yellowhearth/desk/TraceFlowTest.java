@@ -32,8 +32,8 @@ import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.fact.SupplyState;
 import org.yellowhearth.core.fact.SupplyValue;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.workshop.Stage;
 import org.yellowhearth.workshop.TraceModel;
 
@@ -158,7 +158,7 @@ public class TraceFlowTest extends Window {
     public void draggingASymbolMovesTheRiverAndKeepsNothing() throws IOException {
         trace("Brindlecote");
         eventually(() -> model.trace().workedProperty().get().isPresent());
-        Knob c16a = new Knob("C16a", Which.CAPACITANCE);
+        Parameter c16a = new Parameter("C16a", Which.CAPACITANCE);
         double was = model.trace().original(c16a).orElseThrow();
         robot.interact(() -> find("symbol-C16a", Region.class).requestFocus());
         for (int k = 0; k < 5; k++) {

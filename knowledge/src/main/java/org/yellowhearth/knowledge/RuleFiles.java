@@ -14,7 +14,7 @@ import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.knowledge.PartRule;
 import org.yellowhearth.core.knowledge.PartWear;
 import org.yellowhearth.core.knowledge.PeriodRules;
-import org.yellowhearth.core.knowledge.RenewRules;
+import org.yellowhearth.core.knowledge.SubstitutionRules;
 import org.yellowhearth.core.knowledge.RoleRule;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.knowledge.SupplyRules;
@@ -136,34 +136,34 @@ final class RuleFiles {
     }
 
     /** What may take the place of what. */
-    static RenewRules renew(JsonValue file, Map<String, Source> sources) {
+    static SubstitutionRules renew(JsonValue file, Map<String, Source> sources) {
         file.object("format", "version", "heirs", "windows", "roles", "valves");
-        Map<String, List<RenewRules.Heir>> heirs = new HashMap<>();
+        Map<String, List<SubstitutionRules.Heir>> heirs = new HashMap<>();
         file.field("heirs").list(MOST).forEach(v -> {
             v.object("of", "kinds");
             heirs.put(v.field("of").text(LONGEST), v.field("kinds").list(MOST).stream().map(k -> {
                 k.object("kind", "weight");
-                return new RenewRules.Heir(k.field("kind").text(LONGEST), k.field("weight").number(0, 10));
+                return new SubstitutionRules.Heir(k.field("kind").text(LONGEST), k.field("weight").number(0, 10));
             }).toList());
         });
-        Map<Role.Duty, RenewRules.Window> windows = new EnumMap<>(Role.Duty.class);
+        Map<Role.Duty, SubstitutionRules.Window> windows = new EnumMap<>(Role.Duty.class);
         file.field("windows").list(MOST)
                 .forEach(v -> windows.put(v.object("duty", "least", "most").field("duty").code(Role.Duty.class), window(v)));
-        Map<Role, RenewRules.Window> roles = new EnumMap<>(Role.class);
+        Map<Role, SubstitutionRules.Window> roles = new EnumMap<>(Role.class);
         file.field("roles").list(MOST)
                 .forEach(v -> roles.put(v.object("role", "least", "most").field("role").code(Role.class), window(v)));
-        List<RenewRules.ValveLimit> valves = file.field("valves").list(MOST).stream().map(v -> {
+        List<SubstitutionRules.ValveLimit> valves = file.field("valves").list(MOST).stream().map(v -> {
             v.object("types", "microfarads", "heating", "source");
-            return new RenewRules.ValveLimit(KnowledgeFiles.texts(v.field("types")),
+            return new SubstitutionRules.ValveLimit(KnowledgeFiles.texts(v.field("types")),
                     1e-6 * v.field("microfarads").number(1, 1000),
                     v.field("heating").code(SupplyRectifier.Heating.class) == SupplyRectifier.Heating.DIRECT,
                     KnowledgeFiles.cite(v, "source", sources));
         }).toList();
-        return new RenewRules(heirs, windows, roles, valves);
+        return new SubstitutionRules(heirs, windows, roles, valves);
     }
 
-    private static RenewRules.Window window(JsonValue v) {
-        return new RenewRules.Window(v.field("least").number(0.1, 1), v.field("most").number(1, 20));
+    private static SubstitutionRules.Window window(JsonValue v) {
+        return new SubstitutionRules.Window(v.field("least").number(0.1, 1), v.field("most").number(1, 20));
     }
 
     /** What was done in which years. */

@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.StatedValue;
 import org.yellowhearth.core.knowledge.Vocabulary;
@@ -29,7 +29,7 @@ final class VocabularyFile {
     /** The constants that have words of their own, by the name of their type in the file. */
     private static final List<Class<? extends Coded>> TYPES = List.of(Resistor.Make.class, Resistor.Task.class,
             Potentiometer.Taper.class, RectifierTechnology.class, Transistor.Channel.class, Transistor.Material.class,
-            Valve.Task.class, Winding.Task.class, Fuse.Speed.class, Battery.Chemistry.class, CanMark.class, Look.Sign.class,
+            Valve.Task.class, Winding.Task.class, Fuse.Speed.class, Battery.Chemistry.class, CanMark.class, VisualInspection.Sign.class,
             StatedValue.Origin.class, Place.Height.class);
 
     private VocabularyFile() {

@@ -120,19 +120,19 @@ public class BenchLineTest {
                 {"R47", "BenchWords.unknown-reference", "R47"}, {"+ C1 8 MFD", "BenchWords.reference-exists", "C1 ="}, //
                 {"+ 8 MFD 450 V", "BenchWords.reference-expected", "letters and a number"},
                 {"+", "BenchWords.reference-expected", "C21"}, //
-                {"+ C2", "CensusWords.capacitance-missing", "C2"},
-                {"+ C2 450 V electrolytic", "CensusWords.capacitance-missing", "as printed"}, //
+                {"+ C2", "PartsListWords.capacitance-missing", "C2"},
+                {"+ C2 450 V electrolytic", "PartsListWords.capacitance-missing", "as printed"}, //
                 {"+ C2 -8 MFD", "MarkingWords.not-above-zero", "above zero"},
                 {"+ C2 5..5 MFD", "MarkingWords.not-a-number", "5..5"}, //
-                {"+ C2 8 MFD 450 V 500 V", "CensusWords.stated-twice", "voltage"},
-                {"+ C2 8 MFD paper mica", "CensusWords.stated-twice", "kind"}, //
-                {"+ C2 8 MFD 16 MFD", "CensusWords.stated-twice", "capacitance"},
-                {"+ C2a 16+16 MFD", "CensusWords.sections", "without letter"}, //
-                {"+ C2 8 MFD 400r", "CensusWords.not-part-of-a-marking", "400r"},
-                {"+ C2 8 MFD cheese", "CensusWords.unknown-word", "cheese"}, //
-                {"+ C2 8 MFD sees", "CensusWords.working-voltage-expected", "260 V"},
-                {"+ C2 20 F", "CensusWords.farads-range", "10 F"}, //
-                {"+ C2 8u 999 kV", "CensusWords.volts-range", "100 kV"}, {"+ C2 8u 300%", "CensusWords.tolerance-range", "300%"}, //
+                {"+ C2 8 MFD 450 V 500 V", "PartsListWords.stated-twice", "voltage"},
+                {"+ C2 8 MFD paper mica", "PartsListWords.stated-twice", "kind"}, //
+                {"+ C2 8 MFD 16 MFD", "PartsListWords.stated-twice", "capacitance"},
+                {"+ C2a 16+16 MFD", "PartsListWords.sections", "without letter"}, //
+                {"+ C2 8 MFD 400r", "PartsListWords.not-part-of-a-marking", "400r"},
+                {"+ C2 8 MFD cheese", "PartsListWords.unknown-word", "cheese"}, //
+                {"+ C2 8 MFD sees", "PartsListWords.working-voltage-expected", "260 V"},
+                {"+ C2 20 F", "PartsListWords.farads-range", "10 F"}, //
+                {"+ C2 8u 999 kV", "PartsListWords.volts-range", "100 kV"}, {"+ C2 8u 300%", "PartsListWords.tolerance-range", "300%"}, //
                 {"450 V", "ReadingWords.voltage-not-a-reading", "450 V is a voltage"},
                 {"5..5u", "MarkingWords.not-a-number", "5..5"}, //
                 {"-8u", "MarkingWords.not-above-zero", "-8u"}, {"C1 =", "BenchWords.nothing-to-correct", "C1"}, //

@@ -62,7 +62,7 @@ public class InPlaceVerdictTest {
         Bench silent = Bench.with(Policy.USUAL.with(Policy.WhenToRenew.MEASURED_ONLY)).type(PARTS).type("C1 5.3u 10r @100 in");
         assertThat(silent.assess("C1").verdict()).isEqualTo(Verdict.RECHECK);
         Bench b = bench(at("s5", "HT", OptionalDouble.of(10_000), "HT2", "C2")).type("C1 5.3u 10r @100 in");
-        assertThat(b.assess("C1").verdict()).isEqualTo(Verdict.RENEW);
+        assertThat(b.assess("C1").verdict()).isEqualTo(Verdict.REPLACE);
         assertThat(kept(b.assess("C1")).outcome()).isEqualTo(Finding.Outcome.BAD);
         assertThat(b.type("C1 15.5u 5r @100 in").assess("C1").verdict()).as("a good one is good where it sits")
                 .isEqualTo(Verdict.KEEP);
@@ -74,7 +74,7 @@ public class InPlaceVerdictTest {
         Bench b = bench(at("s5", "HT", NOTHING, "HT", "C2")).type("C1 23u 3r @100 in");
         Finding f = kept(b.assess("C1"));
         assertThat(f.measured().orElseThrow().value()).as("7 µF of 16 µF").isCloseTo(100 * 7 / 16.0, within(1.5));
-        assertThat(b.assess("C1").verdict()).isEqualTo(Verdict.RENEW);
+        assertThat(b.assess("C1").verdict()).isEqualTo(Verdict.REPLACE);
         assertThat(f.working()).hasValueSatisfying(w -> assertThat(w.key()).isEqualTo(AssessWords.NETWORK_WORKING));
         // 29 µF together leave 13 µF, or 9 or 17, if the neighbour is a quarter off: that decides nothing.
         Finding unsure = kept(b.type("C1 29u 3r @100 in").assess("C1"));

@@ -25,7 +25,7 @@ import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.trace.SupplyModel.View;
 
 /** What follows from a job is worked out once for each length of its journal, and what a new entry does not touch is taken over. */
@@ -101,7 +101,7 @@ public class JudgeTest {
                     .isEqualTo(judged(b.job()).assessment(kept.part()).orElseThrow());
         }
         assertThat(judged(set().type("C1 5.3u 10r @100").job()).assessment(PartRef.of("C1")).orElseThrow().verdict())
-                .isEqualTo(Verdict.RENEW);
+                .isEqualTo(Verdict.REPLACE);
     }
 
     /** The newest reading alone is believed, then what kind and age make likely, then the marking; one in circuit tells the sum of all that hangs there. */

@@ -47,7 +47,7 @@ public class JudgedTogetherTest {
     public void oneBadSectionCondemnsTheCan() {
         Bench b = bench().type("+ C31 16+16 MFD 350 V can tone; C31a 16u D0.1 @100; C31b 9u D0.6 @100");
         Assessment good = b.assess("C31a");
-        assertThat(good.verdict()).isEqualTo(Verdict.RENEW);
+        assertThat(good.verdict()).isEqualTo(Verdict.REPLACE);
         assertThat(good.because().key()).isEqualTo(AssessWords.BECAUSE_CAN);
         assertThat(
                 bench().type("+ C31 16+16 MFD 350 V can tone; C31a 16u D0.1 @100; C31b 15u D0.1 @100").assess("C31a").verdict())
@@ -65,7 +65,7 @@ public class JudgedTogetherTest {
         Rail rail = new Rail("r", "LT", 24, List.of(PartRef.of("C1"), PartRef.of("C3")), OptionalDouble.empty(), "",
                 Rail.Bleeder.NONE, OptionalDouble.empty());
         assertThat(burst.edit(new Edit.ItemChanged(Optional.empty(), Optional.of(rail))).assess("C3").verdict())
-                .as("the same rail").isEqualTo(Verdict.RENEW);
+                .as("the same rail").isEqualTo(Verdict.REPLACE);
     }
 
     @DataProvider
@@ -89,7 +89,7 @@ public class JudgedTogetherTest {
         assertThat(bench().type("+ C1 500 pF silver mica").readEarlier("C1 503p D0.001 @1k", 2000).assess("C1").verdict())
                 .isEqualTo(Verdict.KEEP);
         assertThat(bench().type("+ C1 " + TONE).readEarlier("C1 40u D0.9 @100", 2000).assess("C1").verdict())
-                .isEqualTo(Verdict.RENEW);
+                .isEqualTo(Verdict.REPLACE);
     }
 
     @Test
@@ -97,8 +97,8 @@ public class JudgedTogetherTest {
         Bench b = bench().type("+ C1 " + TONE + "; C1 40u D0.9 @100; C1 verdict keep \"shown to visitors, never powered\"");
         Assessment a = b.assess("C1");
         assertThat(a.verdict()).isEqualTo(Verdict.KEEP);
-        assertThat(a.overruled().orElseThrow().verdict()).isEqualTo(Verdict.RENEW);
-        assertThat(b.type("C1 verdict rules").assess("C1").verdict()).isEqualTo(Verdict.RENEW);
+        assertThat(a.overruled().orElseThrow().verdict()).isEqualTo(Verdict.REPLACE);
+        assertThat(b.type("C1 verdict rules").assess("C1").verdict()).isEqualTo(Verdict.REPLACE);
     }
 
     /** Common practice: a marked 5.1 kΩ that reads 68 Ω in circuit and 5.1 kΩ lifted hides about 69 Ω. */
@@ -125,7 +125,7 @@ public class JudgedTogetherTest {
         assertThat(bench().type(two + "; C1 beside C2").finding("C1", Criterion.ESR).words().key())
                 .isEqualTo(AssessWords.ESR_OF_NEIGHBOUR);
         assertThat(bench().type(two.replace("0.5r", "90r") + "; C1 beside C2").assess("C1").verdict())
-                .as("in parallel it can only look better than it is").isEqualTo(Verdict.RENEW);
+                .as("in parallel it can only look better than it is").isEqualTo(Verdict.REPLACE);
     }
 
     @Test
@@ -282,7 +282,7 @@ public class JudgedTogetherTest {
     @Test
     public void whatWasWrittenDownCanBeTakenOut() {
         Bench b = bench().type("+ C1 " + TONE + "; C1 " + GOOD + "; C1 bulged");
-        assertThat(b.assess("C1").verdict()).isEqualTo(Verdict.RENEW);
+        assertThat(b.assess("C1").verdict()).isEqualTo(Verdict.REPLACE);
         assertThat(b.type("C1 not bulged").assess("C1").verdict()).isEqualTo(Verdict.KEEP);
     }
 

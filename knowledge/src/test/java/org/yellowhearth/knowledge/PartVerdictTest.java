@@ -3,7 +3,7 @@ package org.yellowhearth.knowledge;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.yellowhearth.core.fact.Verdict.KEEP;
 import static org.yellowhearth.core.fact.Verdict.RECHECK;
-import static org.yellowhearth.core.fact.Verdict.RENEW;
+import static org.yellowhearth.core.fact.Verdict.REPLACE;
 import static org.yellowhearth.core.fact.Verdict.WATCH;
 
 import org.testng.annotations.DataProvider;
@@ -81,30 +81,30 @@ public class PartVerdictTest {
     @DataProvider
     public Object[][] verdicts() {
         return new Object[][]{ //
-                {"+ R1 5k1 10%; 5k1 leg", KEEP}, {"+ R1 5k1 10%; 5k7 leg", WATCH}, {"+ R1 5k1 10%; 8k leg", RENEW},
+                {"+ R1 5k1 10%; 5k1 leg", KEEP}, {"+ R1 5k1 10%; 5k7 leg", WATCH}, {"+ R1 5k1 10%; 8k leg", REPLACE},
                 {"+ R1 5k1 10%; 68r in", RECHECK}, //
-                {"+ R1 100k 20% carbon; 119k leg", KEEP}, {"+ R1 100k 10% carbon; 150k in", RENEW}, {"+ R1 1k; OL", RENEW}, //
-                {"+ R1 1k5; 1.5r leg", RECHECK}, {"+ R1 47k bleeder 5W; 62k", RENEW}, {"+ R1 1k", RECHECK},
+                {"+ R1 100k 20% carbon; 119k leg", KEEP}, {"+ R1 100k 10% carbon; 150k in", REPLACE}, {"+ R1 1k; OL", REPLACE}, //
+                {"+ R1 1k5; 1.5r leg", RECHECK}, {"+ R1 47k bleeder 5W; 62k", REPLACE}, {"+ R1 1k", RECHECK},
                 {"+ R1 10k 1% divider; 10.2k", KEEP}, //
                 {"+ VR1 1 meg log; R=1.05M wiper 1%", KEEP}, {"+ VR1 1 meg log; R=1.05M wiper 12%", RECHECK},
-                {"+ VR1 1 meg log; OL", RENEW}, //
-                {"+ D1 silicon; 0.62V @1mA", KEEP}, {"+ D1 silicon; upright", RENEW}, {"+ D1 silicon; knee", KEEP},
-                {"+ D1 silicon; flat", RENEW}, //
+                {"+ VR1 1 meg log; OL", REPLACE}, //
+                {"+ D1 silicon; 0.62V @1mA", KEEP}, {"+ D1 silicon; upright", REPLACE}, {"+ D1 silicon; knee", KEEP},
+                {"+ D1 silicon; flat", REPLACE}, //
                 {"+ D1 germanium; 0.27V @1mA", KEEP}, {"+ MR1 selenium 10 plates; 8V @60mA", KEEP},
-                {"+ MR1 selenium 10 plates; 20V @60mA", RENEW}, //
-                {"+ MR1 selenium; 8V @60mA", RECHECK}, {"+ MR1 selenium 10 plates; 8V; MR1 scorched", RENEW}, //
-                {"+ ZD1 5.6V 5%; 5.65V @5mA", KEEP}, {"+ ZD1 5.6V 5%; 7.1V @5mA", RENEW}, //
-                {"+ Q1 BC108 npn silicon hfe 110-800; hfe 240 0.01uA", KEEP}, {"+ Q1 BC108 silicon hfe 110-800; hfe 40", RENEW}, //
-                {"+ Q1 OC71 germanium; 200uA", KEEP}, {"+ Q1 OC71 germanium; 3mA", RENEW}, {"+ Q1 BC108 silicon; 3mA", RENEW}, //
-                {"+ V1 EL84 output; em 85", KEEP}, {"+ V1 EL84 output; em 60", WATCH}, {"+ V1 EL84 output; em 40", RENEW},
-                {"+ V1 EL84; OL", RENEW}, //
-                {"+ T1 mains primary 45r; 44r", KEEP}, {"+ T1 mains primary 45r; 30r", RENEW},
+                {"+ MR1 selenium 10 plates; 20V @60mA", REPLACE}, //
+                {"+ MR1 selenium; 8V @60mA", RECHECK}, {"+ MR1 selenium 10 plates; 8V; MR1 scorched", REPLACE}, //
+                {"+ ZD1 5.6V 5%; 5.65V @5mA", KEEP}, {"+ ZD1 5.6V 5%; 7.1V @5mA", REPLACE}, //
+                {"+ Q1 BC108 npn silicon hfe 110-800; hfe 240 0.01uA", KEEP}, {"+ Q1 BC108 silicon hfe 110-800; hfe 40", REPLACE}, //
+                {"+ Q1 OC71 germanium; 200uA", KEEP}, {"+ Q1 OC71 germanium; 3mA", REPLACE}, {"+ Q1 BC108 silicon; 3mA", REPLACE}, //
+                {"+ V1 EL84 output; em 85", KEEP}, {"+ V1 EL84 output; em 60", WATCH}, {"+ V1 EL84 output; em 40", REPLACE},
+                {"+ V1 EL84; OL", REPLACE}, //
+                {"+ T1 mains primary 45r; 44r", KEEP}, {"+ T1 mains primary 45r; 30r", REPLACE},
                 {"+ T1 mains primary; 44r", RECHECK}, //
-                {"+ L1 choke 200r; OL", RENEW}, {"+ L1 choke 200r; 205r; IR200k @500V", RENEW}, //
-                {"+ M1 50uA; fs 50.8uA lin 1%", KEEP}, {"+ M1 50uA; fs 62uA", RENEW}, {"+ RL1 24V 700r; 690r", KEEP}, //
-                {"+ RL1 24V 700r; 690r; V=22", RENEW}, {"+ F1 1A; 0.2r", KEEP}, {"+ F1 1A; OL", RENEW}, {"+ LP1 6.3V; OL", RENEW}, //
-                {"+ SK1 8 pins; 0.02r", KEEP}, {"+ SK1 8 pins; 4r", RENEW}, {"+ BT1 3.6V nicad; 3.7V", KEEP},
-                {"+ BT1 3.6V nicad; 1.1V", RENEW}, {"+ BT1 3.6V nicad; 3.7V; BT1 oozing", RENEW}};
+                {"+ L1 choke 200r; OL", REPLACE}, {"+ L1 choke 200r; 205r; IR200k @500V", REPLACE}, //
+                {"+ M1 50uA; fs 50.8uA lin 1%", KEEP}, {"+ M1 50uA; fs 62uA", REPLACE}, {"+ RL1 24V 700r; 690r", KEEP}, //
+                {"+ RL1 24V 700r; 690r; V=22", REPLACE}, {"+ F1 1A; 0.2r", KEEP}, {"+ F1 1A; OL", REPLACE}, {"+ LP1 6.3V; OL", REPLACE}, //
+                {"+ SK1 8 pins; 0.02r", KEEP}, {"+ SK1 8 pins; 4r", REPLACE}, {"+ BT1 3.6V nicad; 3.7V", KEEP},
+                {"+ BT1 3.6V nicad; 1.1V", REPLACE}, {"+ BT1 3.6V nicad; 3.7V; BT1 oozing", REPLACE}};
     }
 
     @Test(dataProvider = "verdicts")
@@ -122,7 +122,7 @@ public class PartVerdictTest {
     public void theSchoolDecidesOnOldRectifiers() {
         Policy silicon = Policy.USUAL.with(Policy.Rectifiers.SILICON_WITH_RESISTANCE);
         String selenium = "+ MR1 selenium 10 plates; 8V @60mA";
-        assertThat(Bench.with(silicon).type(selenium).assess("MR1").verdict()).isEqualTo(RENEW);
+        assertThat(Bench.with(silicon).type(selenium).assess("MR1").verdict()).isEqualTo(REPLACE);
         assertThat(Bench.with(silicon).type("+ D1 silicon; 0.6V").assess("D1").verdict()).isEqualTo(KEEP);
     }
 

@@ -27,8 +27,8 @@ import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.RectifierTechnology;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.trace.ConverterFigures;
 import org.yellowhearth.core.trace.Inrush;
 import org.yellowhearth.core.trace.ModelValue;
@@ -203,11 +203,11 @@ public class SupplyModelTest {
                 new SupplyValue("t3", "C7", "capacitance", 1e-6));
         SupplyModel drawn = model(b, View.AS_DRAWN);
         SupplyModel now = model(b, View.AS_IT_IS);
-        assertThat(Knob.all(drawn.supply().orElseThrow())).containsEntry(new Knob("D1", Which.JUNCTION_RESISTANCE), 55.0);
+        assertThat(Parameter.all(drawn.supply().orElseThrow())).containsEntry(new Parameter("D1", Which.JUNCTION_RESISTANCE), 55.0);
         assertThat(value(drawn, "C1", Which.SERIES_RESISTANCE).origin()).isEqualTo(Origin.ASSUMED);
         assertThat(value(now, "C1", Which.SERIES_RESISTANCE)).returns(Origin.TYPED, ModelValue::origin).returns(30.0,
                 v -> v.value().value());
-        assertThat(Knob.all(now.supply().orElseThrow())).containsEntry(new Knob("C1", Which.SERIES_RESISTANCE), 30.0);
+        assertThat(Parameter.all(now.supply().orElseThrow())).containsEntry(new Parameter("C1", Which.SERIES_RESISTANCE), 30.0);
         assertThat(value(now, "D1", Which.EMISSION_COEFFICIENT)).as("what is taken for granted can be seen")
                 .returns(Origin.ASSUMED, ModelValue::origin).returns("s2", ModelValue::section);
         assertThat(now.notes()).extracting(n -> n.arguments().getFirst().toString()).singleElement().asString().contains("C7");

@@ -32,8 +32,8 @@ import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.fact.SupplyState;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.Hints;
@@ -83,9 +83,9 @@ public class SuspicionTest {
                 "+ C1 16 MFD 450 V electrolytic reservoir; + C2 32 MFD 450 V electrolytic smoothing; + L1 smoothing choke 400r 12H",
                 Preset.VALVE_CHOKE);
         SupplyModel m = SupplyModel.of(b.job(), VerdictTest.KNOWLEDGE, SupplyModel.View.AS_DRAWN, AGE);
-        assertThat(Knob.all(m.supply().orElseThrow())).containsEntry(new Knob("C1", Which.CAPACITANCE), 16e-6)
-                .containsEntry(new Knob("L1", Which.INDUCTANCE), 12.0)
-                .containsEntry(new Knob("L1", Which.WINDING_RESISTANCE), 400.0);
+        assertThat(Parameter.all(m.supply().orElseThrow())).containsEntry(new Parameter("C1", Which.CAPACITANCE), 16e-6)
+                .containsEntry(new Parameter("L1", Which.INDUCTANCE), 12.0)
+                .containsEntry(new Parameter("L1", Which.WINDING_RESISTANCE), 400.0);
     }
 
     private static SupplyReading reading(String id, int minute, String point, SupplyReading.Kind kind, double volts, String after,
@@ -138,7 +138,7 @@ public class SuspicionTest {
                 Optional.of(new SupplyState("s1", SupplyReading.State.STANDBY, load, 0.5))));
         Suspicion s = suspicion(b);
         assertThat(s.used()).containsExactly(standby, usual);
-        assertThat(s.question().setups().get(1).draws()).containsExactly(Map.entry(new Knob(load, Which.LOAD), 0.5));
+        assertThat(s.question().setups().get(1).draws()).containsExactly(Map.entry(new Parameter(load, Which.LOAD), 0.5));
         // What was left to be a heavy load by one reading is none by both: the rail rises in standby as it should.
         double high = Diagnosis.of(s.question(), Watcher.NOBODY).orElseThrow().singles().stream()
                 .filter(e -> e.parts().contains(load))
@@ -164,7 +164,7 @@ public class SuspicionTest {
         assertThat(Diagnosis.of(suspicion(b).question(), Watcher.NOBODY).orElseThrow().singles().getFirst().sound()).isTrue();
         read(b, reading("w2", 3, SupplyMains.POINT, SupplyReading.Kind.WATTS, rails + 65, ""));
         Diagnosis.Explanation first = Diagnosis.of(suspicion(b).question(), Watcher.NOBODY).orElseThrow().singles().getFirst();
-        assertThat(first.parts()).containsExactly(Knob.MAINS);
+        assertThat(first.parts()).containsExactly(Parameter.MAINS);
         assertThat(first.faults().getFirst().mode()).isEqualTo(Fault.Mode.TURNS_SHORTED);
     }
 
@@ -173,12 +173,12 @@ public class SuspicionTest {
         Bench b = bench("+ C1 16 MFD 450 V electrolytic reservoir; + C2 32 MFD 10% 450 V electrolytic smoothing",
                 Preset.VALVE_CHOKE)
                 .type("C1 14u 12r @100");
-        Map<Knob, Double> spread = suspicion(b).question().spread();
-        assertThat(spread.get(new Knob("C1", Which.CAPACITANCE))).as("measured").isLessThan(0.05);
-        assertThat(spread.get(new Knob("C2", Which.CAPACITANCE))).as("guessed by age").isGreaterThan(0.1);
-        assertThat(spread.get(new Knob(Knob.MAINS, Which.MAINS_VOLTS))).as("line not read").isEqualTo(0.03);
+        Map<Parameter, Double> spread = suspicion(b).question().spread();
+        assertThat(spread.get(new Parameter("C1", Which.CAPACITANCE))).as("measured").isLessThan(0.05);
+        assertThat(spread.get(new Parameter("C2", Which.CAPACITANCE))).as("guessed by age").isGreaterThan(0.1);
+        assertThat(spread.get(new Parameter(Parameter.MAINS, Which.MAINS_VOLTS))).as("line not read").isEqualTo(0.03);
         read(b, reading("r1", 1, "HT", SupplyReading.Kind.DIRECT, 210, ""));
-        assertThat(suspicion(b).question().spread().get(new Knob(Knob.MAINS, Which.MAINS_VOLTS))).isEqualTo(0.01);
+        assertThat(suspicion(b).question().spread().get(new Parameter(Parameter.MAINS, Which.MAINS_VOLTS))).isEqualTo(0.01);
         assertThat(suspicion(b).question().odds().get("C1")).isCloseTo(0.25, within(1e-9));
     }
 

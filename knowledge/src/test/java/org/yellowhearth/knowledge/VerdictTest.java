@@ -20,7 +20,7 @@ import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Criterion;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.assess.Finding.Outcome;
-import org.yellowhearth.core.census.MarkingParser;
+import org.yellowhearth.core.partslist.MarkingParser;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
@@ -39,8 +39,8 @@ import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.reading.ReadingParser;
-import org.yellowhearth.core.renew.Replacement;
-import org.yellowhearth.core.renew.ReplacementRules;
+import org.yellowhearth.core.replace.Replacement;
+import org.yellowhearth.core.replace.ReplacementRules;
 
 public class VerdictTest {
     static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
@@ -86,19 +86,19 @@ public class VerdictTest {
     @DataProvider
     public Object[][] commonPractice() {
         return new Object[][]{ //
-                {"10 MFD 63 V electrolytic", "5.5u D5.5 @100", Verdict.RENEW}, //
-                {"10 MFD 63 V electrolytic", "7u D2 @100", Verdict.RENEW}, //
-                {"33 MFD 40 V electrolytic", "32u D0.45 24r @100", Verdict.RENEW}, //
-                {"47 MFD 25 V electrolytic", "14u D1.4 150r @100", Verdict.RENEW}, //
+                {"10 MFD 63 V electrolytic", "5.5u D5.5 @100", Verdict.REPLACE}, //
+                {"10 MFD 63 V electrolytic", "7u D2 @100", Verdict.REPLACE}, //
+                {"33 MFD 40 V electrolytic", "32u D0.45 24r @100", Verdict.REPLACE}, //
+                {"47 MFD 25 V electrolytic", "14u D1.4 150r @100", Verdict.REPLACE}, //
                 {"10 MFD 350 V electrolytic", "10u 8r D0.05 @100", Verdict.KEEP}, //
                 {"1000 MFD 40 V electrolytic", "930u D0.05 @100", Verdict.KEEP}, //
-                {"22 MFD 25 V tantalum sees 15 V", "22u D0.03 @100", Verdict.RENEW}, //
-                {"10 MFD 6.3 V tantalum sees 5 V", "10u D0.03 @100", Verdict.RENEW}, //
+                {"22 MFD 25 V tantalum sees 15 V", "22u D0.03 @100", Verdict.REPLACE}, //
+                {"10 MFD 6.3 V tantalum sees 5 V", "10u D0.03 @100", Verdict.REPLACE}, //
                 {"10 MFD 35 V tantalum sees 15 V", "10u D0.03 @100", Verdict.KEEP}, //
                 {"4.7 MFD 10 V tantalum sees 5 V", "4.7u D0.03 @100", Verdict.KEEP}, //
-                {".068 MFD 400 V paper across the line", "0.068u @1k; IR9G @400V", Verdict.RENEW}, //
-                {".005 MFD 1 kV paper line to chassis", "", Verdict.RENEW}, //
-                {".1 MFD 400 V waxed paper coupling", "", Verdict.RENEW}};
+                {".068 MFD 400 V paper across the line", "0.068u @1k; IR9G @400V", Verdict.REPLACE}, //
+                {".005 MFD 1 kV paper line to chassis", "", Verdict.REPLACE}, //
+                {".1 MFD 400 V waxed paper coupling", "", Verdict.REPLACE}};
     }
 
     @Test(dataProvider = "commonPractice")
@@ -113,36 +113,36 @@ public class VerdictTest {
         String good = "33u D0.08 @100";
         Policy usual = Policy.USUAL;
         return new Object[][]{ //
-                {reservoir, good, usual, false, Verdict.RENEW}, //
+                {reservoir, good, usual, false, Verdict.REPLACE}, //
                 {reservoir, good, usual, true, Verdict.REFORM}, //
                 {reservoir, good + ";0.9mA @450V @5min", usual, true, Verdict.KEEP}, //
                 {reservoir, good + ";2.1mA @450V @5min", usual, true, Verdict.REFORM}, //
-                {reservoir, good + ";2.1mA @450V @5min", usual, false, Verdict.RENEW}, //
+                {reservoir, good + ";2.1mA @450V @5min", usual, false, Verdict.REPLACE}, //
                 {reservoir, good + ";2.1mA @450V @5min", usual.with(Policy.OldElectrolytics.REFORM_WHATEVER_PASSES), false,
                         Verdict.REFORM}, //
-                {reservoir, good + ";2.1mA @450V @5min", usual.with(Policy.OldElectrolytics.NEVER_REFORM), true, Verdict.RENEW}, //
-                {reservoir, "33u 200r D0.08 @100", usual, false, Verdict.RENEW}, //
+                {reservoir, good + ";2.1mA @450V @5min", usual.with(Policy.OldElectrolytics.NEVER_REFORM), true, Verdict.REPLACE}, //
+                {reservoir, "33u 200r D0.08 @100", usual, false, Verdict.REPLACE}, //
                 {reservoir, "33u 200r D0.08 @100", usual, true, Verdict.RECHECK}, //
                 {reservoir, "33u 200r D0.08 @100", MEASURED, false, Verdict.RECHECK}, //
                 {reservoir, good, MEASURED, false, Verdict.KEEP}, //
                 {reservoir, good, usual.with(Policy.WhenToRenew.ECONOMIC), false, Verdict.KEEP}, //
-                {reservoir, good, usual.with(Policy.WhenToRenew.BLANKET), false, Verdict.RENEW}, //
-                {"100 MFD 25 V electrolytic tone", "98u D0.1 @100", usual.with(Policy.WhenToRenew.BLANKET), false, Verdict.RENEW}, //
+                {reservoir, good, usual.with(Policy.WhenToRenew.BLANKET), false, Verdict.REPLACE}, //
+                {"100 MFD 25 V electrolytic tone", "98u D0.1 @100", usual.with(Policy.WhenToRenew.BLANKET), false, Verdict.REPLACE}, //
                 {"100 MFD 25 V electrolytic tone dated 0512", "98u D0.1 @100", usual.with(Policy.WhenToRenew.BLANKET), false,
                         Verdict.KEEP}, //
                 {"100 MFD 25 V electrolytic tone", "98u D0.1 @100", usual, false, Verdict.KEEP}, //
                 {"100 MFD 25 V electrolytic tone", "98u D0.2 @100", usual.with(Policy.Profile.MODERN), false, Verdict.WATCH}, //
-                {"100 MFD 25 V electrolytic tone", "98u D0.26 @100", usual.with(Policy.Profile.MODERN), false, Verdict.RENEW}, //
+                {"100 MFD 25 V electrolytic tone", "98u D0.26 @100", usual.with(Policy.Profile.MODERN), false, Verdict.REPLACE}, //
                 {"100 MFD 25 V electrolytic tone", "98u D0.26 @100", usual, false, Verdict.WATCH}, //
-                {".1 MFD 400 V paper tone", "0.1u @1k; IR5G @400V", usual, false, Verdict.RENEW}, //
+                {".1 MFD 400 V paper tone", "0.1u @1k; IR5G @400V", usual, false, Verdict.REPLACE}, //
                 {".1 MFD 400 V paper tone", "0.1u @1k; IR5G @400V", MEASURED, false, Verdict.KEEP}, //
-                {".1 MFD 400 V paper tone", "0.1u @1k; IR50M @400V", MEASURED, false, Verdict.RENEW}, //
-                {".1 MFD 400 V paper tone", "0.1u @1k; 8uA @400V", MEASURED, false, Verdict.RENEW}, //
+                {".1 MFD 400 V paper tone", "0.1u @1k; IR50M @400V", MEASURED, false, Verdict.REPLACE}, //
+                {".1 MFD 400 V paper tone", "0.1u @1k; 8uA @400V", MEASURED, false, Verdict.REPLACE}, //
                 {".1 MFD 400 V paper tone", "0.1u @1k", MEASURED, false, Verdict.RECHECK}, //
                 {"22 MFD 25 V tantalum sees 15 V", "22u D0.03 @100", usual.with(Policy.Tantalum.SAME_RATING), false,
                         Verdict.KEEP}, //
                 {"22 MFD 35 V tantalum sees 15 V", "22u D0.03 @100", usual.with(Policy.Tantalum.CHANGE_KIND), false,
-                        Verdict.RENEW}};
+                        Verdict.REPLACE}};
     }
 
     @Test(dataProvider = "schools")
@@ -180,7 +180,7 @@ public class VerdictTest {
     @Test
     public void acrossTheMainsTheClassDecidesWhateverIsMeasured() {
         Assessment film = assess(".1 MFD 400 V polyester across the line", "0.1u @1k; IR9G @400V", MEASURED);
-        assertThat(film.verdict()).isEqualTo(Verdict.RENEW);
+        assertThat(film.verdict()).isEqualTo(Verdict.REPLACE);
         assertThat(film.because().key()).isEqualTo(AssessWords.BECAUSE_MAINS_CLASS);
         assertThat(assess("0.1 µF 275 VAC X2 across the line", "0.1u @1k", MEASURED).verdict()).isEqualTo(Verdict.KEEP);
     }
@@ -212,7 +212,7 @@ public class VerdictTest {
     @Test
     public void inCircuitAHighEsrCondemnsButNothingElseIsBelieved() {
         Assessment a = assess("100 MFD 25 V electrolytic", "400u 90r @100 in", Policy.USUAL);
-        assertThat(a.verdict()).isEqualTo(Verdict.RENEW);
+        assertThat(a.verdict()).isEqualTo(Verdict.REPLACE);
         assertThat(a.findings()).filteredOn(f -> f.criterion() == Criterion.CAPACITANCE_KEPT).extracting(Finding::outcome)
                 .containsExactly(Outcome.OPEN);
     }
@@ -235,7 +235,7 @@ public class VerdictTest {
     /** Property: among consistent readings a worse one never gives a better verdict. */
     @Test
     public void aWorseReadingNeverGivesABetterVerdict() {
-        List<Verdict> order = Arrays.asList(Verdict.KEEP, Verdict.WATCH, Verdict.RENEW);
+        List<Verdict> order = Arrays.asList(Verdict.KEEP, Verdict.WATCH, Verdict.REPLACE);
         Random random = new Random(7);
         Job job = job("47 MFD 63 V electrolytic", "", MEASURED, plate(SetPlate.Purpose.USE));
         Capacitor part = job.capacitors().getFirst();

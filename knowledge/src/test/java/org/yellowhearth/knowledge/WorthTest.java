@@ -10,7 +10,7 @@ import java.util.OptionalDouble;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.Item;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
@@ -32,10 +32,10 @@ public class WorthTest {
     private static final String LEAKS = "33u 3r D0.07 @100;9mA @450V @10min";
 
     private static Worth of(String marking, String readings, Policy policy, SetPlate.Purpose purpose, boolean rare,
-            OptionalDouble price, Look.Sign... looks) {
+            OptionalDouble price, VisualInspection.Sign... looks) {
         Job job = VerdictTest.job(marking, readings, policy, VerdictTest.plate(purpose));
-        for (Look.Sign sign : looks) {
-            Item look = Look.of(job.capacitors().getFirst().ref(), sign, "");
+        for (VisualInspection.Sign sign : looks) {
+            Item look = VisualInspection.of(job.capacitors().getFirst().ref(), sign, "");
             job = job.after(new Entry(job.journal().size(), Bench.NOW.plusHours(1),
                     new Act.Did(new Edit.ItemChanged(Optional.empty(), Optional.of(look)))));
         }
@@ -44,7 +44,7 @@ public class WorthTest {
                 new Worth.Circumstances(policy, purpose == SetPlate.Purpose.MUSEUM, rare, OptionalDouble.of(76), price));
     }
 
-    private static Worth used(String marking, String readings, Look.Sign... looks) {
+    private static Worth used(String marking, String readings, VisualInspection.Sign... looks) {
         return of(marking, readings, Policy.USUAL, SetPlate.Purpose.USE, false, OptionalDouble.empty(), looks);
     }
 
@@ -58,8 +58,8 @@ public class WorthTest {
 
     @DataProvider
     public Object[][] never() {
-        return new Object[][]{{used("32 MFD 450 V electrolytic", GOOD, Look.Sign.BULGED), ReformWords.NO_LOOK},
-                {used("32 MFD 450 V electrolytic", GOOD, Look.Sign.OOZING), ReformWords.NO_LOOK},
+        return new Object[][]{{used("32 MFD 450 V electrolytic", GOOD, VisualInspection.Sign.BULGED), ReformWords.NO_LOOK},
+                {used("32 MFD 450 V electrolytic", GOOD, VisualInspection.Sign.OOZING), ReformWords.NO_LOOK},
                 {used(".1 MFD 400 V paper", ".1u"), ReformWords.NO_KIND}};
     }
 
@@ -77,7 +77,7 @@ public class WorthTest {
         assertThat(dry.answer()).isEqualTo(Answer.NO);
         assertThat(reasons(dry)).contains(ReformWords.NO_DRY);
         assertThat(used("1 MFD 35 V tantalum", "1u D0.02 @100").answer()).isEqualTo(Answer.SOAK);
-        assertThat(used("1 MFD 35 V tantalum", "1u", Look.Sign.BURST).answer()).isEqualTo(Answer.NEVER);
+        assertThat(used("1 MFD 35 V tantalum", "1u", VisualInspection.Sign.BURST).answer()).isEqualTo(Answer.NEVER);
     }
 
     @Test

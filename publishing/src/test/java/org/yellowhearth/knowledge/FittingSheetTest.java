@@ -17,16 +17,16 @@ import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Feature;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Item;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.renew.FittingSheet;
-import org.yellowhearth.core.renew.RenewWords;
-import org.yellowhearth.core.renew.SheetHints;
-import org.yellowhearth.core.renew.SignOff;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.FittingSheet;
+import org.yellowhearth.core.replace.ReplaceWords;
+import org.yellowhearth.core.replace.SheetHints;
+import org.yellowhearth.core.replace.SignOff;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.publishing.dossier.PeriodRecord;
 import org.yellowhearth.storage.stock.StockCsv;
 
@@ -53,7 +53,7 @@ public class FittingSheetTest {
 
     private static List<String> minds(Bench b) {
         return FittingSheet.of(b.job(), VerdictTest.KNOWLEDGE).steps().getFirst().mind().stream()
-                .map(m -> ((RenewWords) m.key()).name()).toList();
+                .map(m -> ((ReplaceWords) m.key()).name()).toList();
     }
 
     private static Place place(String behind, Place.Attachment... over) {
@@ -80,10 +80,10 @@ public class FittingSheetTest {
                         new Item[]{place("the tone switch", Place.Attachment.SLEEVING)}}, //
                 {"16 MFD 450 V electrolytic smoothing negative earth", "AE-22-450",
                         "SHEET_MINUS_TO_CHASSIS SHEET_BURST SHEET_SPILLED SHEET_AXIAL",
-                        new Item[]{Look.of(C1, Look.Sign.BURST, "")}}, //
+                        new Item[]{VisualInspection.of(C1, VisualInspection.Sign.BURST, "")}}, //
                 {"16 MFD 450 V electrolytic smoothing negative earth", "AE-22-450",
                         "SHEET_MINUS_TO_CHASSIS SHEET_SPILLED SHEET_AXIAL",
-                        new Item[]{Look.of(C1, Look.Sign.RESIDUE_IS_ELECTROLYTE, "")}}, //
+                        new Item[]{VisualInspection.of(C1, VisualInspection.Sign.RESIDUE_IS_ELECTROLYTE, "")}}, //
                 {"16 MFD 450 V electrolytic smoothing negative earth", "AE-22-450",
                         "SHEET_MINUS_TO_CHASSIS SHEET_RESTUFFED SHEET_AXIAL", new Item[]{way.with(Choice.Way.RESTUFFED)}}, //
                 {"16 MFD 450 V electrolytic smoothing negative earth", "AE-22-450",
@@ -162,7 +162,7 @@ public class FittingSheetTest {
     @Test
     public void theRecordTellsTheNextRestorerEverything() {
         Bench b = with(".047 MFD 400 V polypropylene decoupling", "PA-47n-630",
-                Place.of(C1).with(p -> p.where = "under the output valve"), Look.of(C1, Look.Sign.WAX_RUN, ""));
+                Place.of(C1).with(p -> p.where = "under the output valve"), VisualInspection.of(C1, VisualInspection.Sign.WAX_RUN, ""));
         put(b, Fitting.of(C1).with(f -> {
             f.removed = true;
             f.condition = "leads green";

@@ -38,7 +38,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reform.Planner;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.stock.StockCsv;
 

@@ -24,13 +24,13 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.core.renew.Ceiling;
-import org.yellowhearth.core.renew.Demand;
-import org.yellowhearth.core.renew.RenewWords;
-import org.yellowhearth.core.renew.Stock;
-import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.core.renew.Substitute;
-import org.yellowhearth.core.renew.Substitutes;
+import org.yellowhearth.core.replace.Ceiling;
+import org.yellowhearth.core.replace.Demand;
+import org.yellowhearth.core.replace.ReplaceWords;
+import org.yellowhearth.core.replace.Stock;
+import org.yellowhearth.core.replace.StockPart;
+import org.yellowhearth.core.replace.Substitute;
+import org.yellowhearth.core.replace.Substitutes;
 import org.yellowhearth.storage.stock.StockCsv;
 
 /** For whatever is printed on an old part, in whatever place, under whatever policy, behind whatever rectifier: an answer, in order. */
@@ -93,7 +93,7 @@ public class SubstitutesEverywhereTest {
             double times = any(List.of(0.0, 1.0, 1.1, 1.5, 2.2, 4.0), random);
             Optional<Ceiling> ceiling = times == 0
                     ? Optional.empty()
-                    : Optional.of(new Ceiling(part.farads() * times, Message.of(RenewWords.NO_KIND)));
+                    : Optional.of(new Ceiling(part.farads() * times, Message.of(ReplaceWords.NO_KIND)));
             OptionalDouble worst = random.nextBoolean()
                     ? OptionalDouble.empty()
                     : OptionalDouble.of(part.ratedVolts().getAsDouble() * (0.4 + random.nextDouble()));
@@ -115,7 +115,7 @@ public class SubstitutesEverywhereTest {
         for (double times : new double[]{1.0, 1.05, 1.2, 1.5, 2.2, 10}) {
             Capacitor part = part("electrolytic-dry", microfarads * 1e-6, volts, Role.RESERVOIR);
             Substitutes answer = asked(part, Policy.USUAL, Demand.typed(part),
-                    Optional.of(new Ceiling(part.farads() * times, Message.of(RenewWords.NO_KIND))), CATALOGUE);
+                    Optional.of(new Ceiling(part.farads() * times, Message.of(ReplaceWords.NO_KIND))), CATALOGUE);
             inOrder(answer, part + " times " + times);
             assertThat(answer.best()).as(part + " times " + times).isNotEmpty();
         }

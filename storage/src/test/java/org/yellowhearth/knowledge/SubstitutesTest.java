@@ -29,13 +29,13 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.core.renew.Ceiling;
-import org.yellowhearth.core.renew.Demand;
-import org.yellowhearth.core.renew.RenewWords;
-import org.yellowhearth.core.renew.Stock;
-import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.core.renew.Substitute;
-import org.yellowhearth.core.renew.Substitutes;
+import org.yellowhearth.core.replace.Ceiling;
+import org.yellowhearth.core.replace.Demand;
+import org.yellowhearth.core.replace.ReplaceWords;
+import org.yellowhearth.core.replace.Stock;
+import org.yellowhearth.core.replace.StockPart;
+import org.yellowhearth.core.replace.Substitute;
+import org.yellowhearth.core.replace.Substitutes;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.core.trace.SupplyModel;
@@ -107,7 +107,7 @@ public class SubstitutesTest {
         assertThat(wares(line)).isNotEmpty().allMatch(w -> w.safety().acrossLine());
         Substitutes chassis = of(".005 MFD 400 V paper line to chassis", Policy.USUAL);
         assertThat(wares(chassis)).isNotEmpty().allMatch(w -> w.safety().lineToChassis());
-        assertThat(chassis.refused()).anyMatch(r -> r.why().key() == RenewWords.SUB_NO_Y && r.count() > 100);
+        assertThat(chassis.refused()).anyMatch(r -> r.why().key() == ReplaceWords.SUB_NO_Y && r.count() > 100);
         Substitutes both = of("47 MFD 35 V bipolar electrolytic crossover", Policy.USUAL);
         assertThat(wares(both)).isNotEmpty().noneMatch(w -> VerdictTest.KNOWLEDGE.kind(w.kind()).polarised());
         assertThat(wares(of("47 MFD 35 V electrolytic crossover", Policy.USUAL))).as("its place wants either way round")
@@ -117,12 +117,12 @@ public class SubstitutesTest {
                 .as("twice its rail, alone or joined").isNotEmpty().allMatch(x -> x.combination().ratedVolts() >= 10);
         Substitutes low = of("16 MFD 450 V electrolytic smoothing", Policy.USUAL);
         assertThat(low.best()).isNotEmpty().allMatch(x -> x.combination().ratedVolts() >= 450);
-        assertThat(low.refused()).anyMatch(r -> r.why().key() == RenewWords.SUB_RATING_TOO_LOW && !r.nearest().isEmpty());
+        assertThat(low.refused()).anyMatch(r -> r.why().key() == ReplaceWords.SUB_RATING_TOO_LOW && !r.nearest().isEmpty());
         Substitutes exact = of("500 mmf 500 V mica tuned", Policy.USUAL);
         assertThat(exact.best()).isNotEmpty()
                 .allMatch(x -> Math.abs(x.combination().farads() / 500e-12 - 1) <= 0.06);
         assertThat(of("8 MFD electrolytic smoothing", Policy.USUAL).notes()).anyMatch(
-                m -> m.key() == RenewWords.NO_RATING_MARKED);
+                m -> m.key() == ReplaceWords.NO_RATING_MARKED);
     }
 
     private static List<CapacitorWare> wares(Substitutes s) {
@@ -163,7 +163,7 @@ public class SubstitutesTest {
         Substitutes s = of(b, C1, CATALOGUE);
         assertThat(s.ceiling().orElseThrow().farads()).isCloseTo(50e-6, within(1e-9));
         assertThat(s.best()).isNotEmpty().allMatch(x -> x.combination().farads() <= 50.001e-6);
-        assertThat(s.refused()).anyMatch(r -> r.why().key() == RenewWords.SUB_ABOVE_CEILING);
+        assertThat(s.refused()).anyMatch(r -> r.why().key() == ReplaceWords.SUB_ABOVE_CEILING);
         assertThat(of(b, PartRef.of("C2"), CATALOGUE).ceiling()).as("behind the resistor").isEmpty();
     }
 
@@ -200,7 +200,7 @@ public class SubstitutesTest {
                         r.dropAmperes(), r.plates(), r.negative(), r.to(), r.common(), r.first(), r.firstFarads(), r.second(),
                         r.secondFarads(), r.legs(), r.heating(), OptionalDouble.of(30), r.surgeAmperes()))));
         Ceiling c = of(b, C1, List.of()).ceiling().orElseThrow();
-        assertThat(c.why().key()).isEqualTo(RenewWords.CEILING_WINDING);
+        assertThat(c.why().key()).isEqualTo(ReplaceWords.CEILING_WINDING);
         assertThat(c.farads()).isBetween(25e-6, 290e-6);
     }
 
@@ -211,8 +211,8 @@ public class SubstitutesTest {
         stock.add(old);
         Substitutes s = of(Bench.of(1950).type("+ C1 10 MFD 450 V electrolytic smoothing"), C1, stock);
         Substitute found = s.best().stream().filter(x -> x.parts().contains(old)).findFirst().orElseThrow();
-        assertThat(found.points()).anyMatch(p -> p.words().key() == RenewWords.SUB_DRAWER && !p.against())
-                .anyMatch(p -> p.words().key() == RenewWords.SUB_SOAK && p.against());
+        assertThat(found.points()).anyMatch(p -> p.words().key() == ReplaceWords.SUB_DRAWER && !p.against())
+                .anyMatch(p -> p.words().key() == ReplaceWords.SUB_SOAK && p.against());
         assertThat(old.wantsSoak(VerdictTest.KNOWLEDGE, 2017)).isFalse();
         StockPart fresh = drawer("bag 8", "electrolytic-axial", 10e-6, 450, 1, OptionalInt.of(2026));
         stock.add(fresh);
@@ -252,14 +252,14 @@ public class SubstitutesTest {
         Substitutes s = of(b, C1, List.of(near, easy, cooks, brief));
         assertThat(s.best().stream().filter(x -> x.parts().size() == 1).map(x -> x.parts().getFirst().title()))
                 .containsExactly("easy", "near", "brief");
-        assertThat(s.refused()).anyMatch(r -> r.why().key() == RenewWords.SUB_RIPPLE_TOO_LOW && r.nearest().equals("cooks"));
+        assertThat(s.refused()).anyMatch(r -> r.why().key() == ReplaceWords.SUB_RIPPLE_TOO_LOW && r.nearest().equals("cooks"));
         Choice c = Choice.one(C1, brief.taken());
         b.edit(new Edit.ItemChanged(Optional.empty(), Optional.of(
                 new Choice(c.id(), c.part(), c.joined(), c.groups(), c.balanceOhms(), c.way(), true, ""))));
         assertThat(of(b, C1, List.of(easy)).best().getFirst().points()).as("day and night")
-                .anyMatch(p -> p.words().key() == RenewWords.SUB_LIFE_STANDING);
+                .anyMatch(p -> p.words().key() == ReplaceWords.SUB_LIFE_STANDING);
         assertThat(of("32 MFD 450 V electrolytic smoothing", Policy.USUAL).best().stream()
-                .flatMap(x -> x.points().stream()).filter(p -> p.words().key() == RenewWords.SUB_BULKY))
+                .flatMap(x -> x.points().stream()).filter(p -> p.words().key() == ReplaceWords.SUB_BULKY))
                 .as("film of this value fills the chassis").allMatch(p -> p.weight() >= 0.5);
     }
 

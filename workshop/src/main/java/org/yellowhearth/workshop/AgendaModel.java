@@ -315,10 +315,10 @@ public final class AgendaModel {
     public void open(Agenda.Line line) {
         model.openJob(line.job(), switch (line.due().source()) {
             case REFORM -> Stage.REFORM;
-            case BURN_IN, WARM_UP, WAITING -> Stage.PROVE;
+            case BURN_IN, WARM_UP, WAITING -> Stage.FINAL_TEST;
             case DRYING, OWNER, TASK -> Stage.ARRIVAL;
             case CHARGE -> Stage.SAFETY;
-            case PARTS -> Stage.RENEW;
+            case PARTS -> Stage.REPLACE;
         }, line.due().part());
     }
 

@@ -77,8 +77,8 @@ public final class Background {
     }
 
     /** A place of its own beside everything else, where one thing follows another. */
-    InTurn turns() {
-        return new InTurn(aside);
+    SerialExecutor turns() {
+        return new SerialExecutor(aside);
     }
 
     /** Runs work in such a place. */
@@ -88,7 +88,7 @@ public final class Background {
     }
 
     /** Runs work in such a place before everything that waits there. */
-    <T> void next(InTurn turns, Work<T> work, Consumer<T> then) {
+    <T> void next(SerialExecutor turns, Work<T> work, Consumer<T> then) {
         run(turns::executeNext, work, then, () -> {
         });
     }

@@ -21,7 +21,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.CautionRule;
@@ -30,7 +30,7 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.safety.Gate;
 import org.yellowhearth.core.safety.Hearth;
-import org.yellowhearth.core.safety.HearthReading;
+import org.yellowhearth.core.safety.ChargeReading;
 import org.yellowhearth.core.safety.SetCautions;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.photo.PhotoStore;
@@ -57,7 +57,7 @@ public final class DeskModel {
     private final PhotoModel photographs;
 
     private final Value<Optional<OpenJob>> open = new Value<>(Optional.empty());
-    private final Value<HearthReading> hearth = new Value<>(HearthReading.UNKNOWN);
+    private final Value<ChargeReading> hearth = new Value<>(ChargeReading.UNKNOWN);
     private final Value<Optional<AskedGate>> gate = new Value<>(Optional.empty());
     private final Value<Stage> stage = new Value<>(Stage.ASSESS);
     private final Value<Optional<PartRef>> chosen = new Value<>(Optional.empty());
@@ -74,9 +74,9 @@ public final class DeskModel {
     private final InstrumentsModel instruments;
     private final ReformModel reform;
     private final StockModel stock;
-    private final RenewModel renew;
-    private final WakeModel wake;
-    private final ProveModel prove;
+    private final ReplaceModel renew;
+    private final FirstPowerModel wake;
+    private final FinalTestModel prove;
     private final AgendaModel agenda;
     private final DossierModel dossier;
     private final SafekeepingModel safekeeping;
@@ -105,9 +105,9 @@ public final class DeskModel {
         this.instruments = new InstrumentsModel(this);
         this.reform = new ReformModel(this);
         this.stock = new StockModel(this, shop);
-        this.renew = new RenewModel(this);
-        this.wake = new WakeModel(this);
-        this.prove = new ProveModel(this);
+        this.renew = new ReplaceModel(this);
+        this.wake = new FirstPowerModel(this);
+        this.prove = new FinalTestModel(this);
         this.agenda = new AgendaModel(this, shop);
         this.dossier = new DossierModel(this);
         this.safekeeping = new SafekeepingModel(this, shop);
@@ -121,7 +121,7 @@ public final class DeskModel {
     }
 
     /** What the open set holds, as of the last {@link #tick}. */
-    public Watched<HearthReading> hearthProperty() {
+    public Watched<ChargeReading> hearthProperty() {
         return hearth.watched();
     }
 
@@ -193,15 +193,15 @@ public final class DeskModel {
         return stock;
     }
 
-    public RenewModel renew() {
+    public ReplaceModel renew() {
         return renew;
     }
 
-    public WakeModel wake() {
+    public FirstPowerModel wake() {
         return wake;
     }
 
-    public ProveModel prove() {
+    public FinalTestModel prove() {
         return prove;
     }
 
@@ -259,7 +259,7 @@ public final class DeskModel {
 
     /** Lets the hearth go on to the present moment. */
     public void tick() {
-        hearth.set(open.get().map(o -> o.hearth().at(clock.instant())).orElse(HearthReading.UNKNOWN));
+        hearth.set(open.get().map(o -> o.hearth().at(clock.instant())).orElse(ChargeReading.UNKNOWN));
     }
 
     // --- opening and closing -------------------------------------------------------------------------------------------
@@ -466,7 +466,7 @@ public final class DeskModel {
      */
     public void power(Edit.Power power) {
         if (power == Edit.Power.OFF) {
-            wake.stop(Waking.StopCause.PERSON, "");
+            wake.stop(PoweringUp.StopCause.PERSON, "");
             urgently(() -> record(
                     job().power().equals(Optional.of(power)) ? List.of() : List.of(new Edit.PowerSwitched(power))));
             return;
@@ -490,7 +490,7 @@ public final class DeskModel {
      */
     public void stopAll() {
         stops.incrementAndGet();
-        wake.stop(Waking.StopCause.PERSON, "");
+        wake.stop(PoweringUp.StopCause.PERSON, "");
         reform.stopAll();
         urgently(() -> record(off()));
         gate.get().ifPresent(g -> g.leave().run());

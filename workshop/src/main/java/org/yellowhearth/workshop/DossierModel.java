@@ -15,7 +15,7 @@ import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.publishing.dossier.Dossier;
 import org.yellowhearth.publishing.dossier.DossierFiles;
 import org.yellowhearth.publishing.dossier.DossierFolio;

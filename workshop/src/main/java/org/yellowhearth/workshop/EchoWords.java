@@ -16,7 +16,7 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.reading.Agreement;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.ChargeState;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.workshop.words.Labels;
@@ -83,7 +83,7 @@ final class EchoWords {
                 .map(part -> open.judged().with(part, reading).verdict());
         String trouble = AgreementCriterion.finding(Agreement.of(e.figures(), e.conditions()))
                 .filter(f -> f.outcome() == Finding.Outcome.BAD).map(f -> words.say(f.words())).orElse("");
-        String lit = open.hearth().at(now.toInstant()).state() == HearthState.LIT ? Labels.of("echo.while-lit") : "";
+        String lit = open.hearth().at(now.toInstant()).state() == ChargeState.LIT ? Labels.of("echo.while-lit") : "";
         return new Echo(e.part() + "  " + describe.reading(e.figures(), e.conditions()), (lit + " " + trouble).strip(), verdict,
                 List.of(), true);
     }

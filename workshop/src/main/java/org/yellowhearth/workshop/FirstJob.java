@@ -8,7 +8,7 @@ import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.ChargeState;
 import org.yellowhearth.workshop.watch.Value;
 import org.yellowhearth.workshop.watch.Watched;
 
@@ -87,7 +87,7 @@ public final class FirstJob {
             case ARRIVE -> job.isPresent();
             case PLATE -> job.filter(j -> j.plate().made().isPresent()).isPresent();
             case RAIL -> job.filter(j -> !j.items(Rail.class).isEmpty()).isPresent();
-            case VOLTS -> model.hearthProperty().get().state() == HearthState.COLD;
+            case VOLTS -> model.hearthProperty().get().state() == ChargeState.COLD;
             case PART -> job.flatMap(j -> j.part(RESERVOIR)).isPresent();
             case COUPLING -> job.flatMap(j -> j.part(COUPLING)).isPresent();
             case READING -> job.filter(j -> j.readings().stream().anyMatch(r -> r.part().equals(RESERVOIR))).isPresent();

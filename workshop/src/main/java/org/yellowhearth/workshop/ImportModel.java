@@ -6,9 +6,9 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import org.yellowhearth.core.job.Edit;
-import org.yellowhearth.storage.census.BadListException;
-import org.yellowhearth.storage.census.CensusImport;
-import org.yellowhearth.storage.census.CensusTable;
+import org.yellowhearth.storage.partslist.BadListException;
+import org.yellowhearth.storage.partslist.PartsListImport;
+import org.yellowhearth.storage.partslist.PartsListTable;
 import org.yellowhearth.workshop.watch.Value;
 import org.yellowhearth.workshop.watch.Watched;
 import org.yellowhearth.workshop.words.Labels;
@@ -23,9 +23,9 @@ public final class ImportModel {
      *
      * @param trouble why it is no list; empty where it is one
      */
-    public record Preview(Optional<CensusTable> table, List<CensusImport.Row> rows, String trouble) {
+    public record Preview(Optional<PartsListTable> table, List<PartsListImport.Row> rows, String trouble) {
         /** How many rows will meet a fate. */
-        public long count(CensusImport.What what) {
+        public long count(PartsListImport.What what) {
             return rows.stream().filter(r -> r.what() == what).count();
         }
     }
@@ -51,25 +51,25 @@ public final class ImportModel {
 
     /** Takes a list from a file. */
     public void take(Path file) {
-        look(() -> CensusTable.read(file));
+        look(() -> PartsListTable.read(file));
     }
 
     /** Takes a list from text. */
     public void take(String text) {
-        look(() -> CensusTable.read(text));
+        look(() -> PartsListTable.read(text));
     }
 
     /** Takes a column, or the figures, otherwise. */
-    public void change(UnaryOperator<CensusTable> change) {
+    public void change(UnaryOperator<PartsListTable> change) {
         preview.get().flatMap(Preview::table).ifPresent(t -> look(() -> change.apply(t)));
     }
 
-    private void look(Supplier<CensusTable> reading) {
+    private void look(Supplier<PartsListTable> reading) {
         OpenJob open = model.openProperty().get().orElseThrow();
         model.background().aside(() -> {
             try {
-                CensusTable table = reading.get();
-                return new Preview(Optional.of(table), CensusImport.preview(table, open.job(), model.knowledge(), model.words(),
+                PartsListTable table = reading.get();
+                return new Preview(Optional.of(table), PartsListImport.preview(table, open.job(), model.knowledge(), model.words(),
                         model.now().toInstant()), "");
             } catch (BadListException e) {
                 return new Preview(Optional.empty(), List.of(), e.getMessage());
@@ -80,8 +80,8 @@ public final class ImportModel {
     /** Does what the preview shows, as one edit; refused rows are left out. */
     public void apply() {
         model.inTurn(() -> preview.get().ifPresent(p -> {
-            List<CensusImport.Row> rows = p.table()
-                    .map(t -> CensusImport.preview(t, model.job(), model.knowledge(), model.words(),
+            List<PartsListImport.Row> rows = p.table()
+                    .map(t -> PartsListImport.preview(t, model.job(), model.knowledge(), model.words(),
                             model.now().toInstant()))
                     .orElse(List.of());
             List<Edit> edits = rows.stream().flatMap(r -> r.edits().stream()).toList();
@@ -91,7 +91,7 @@ public final class ImportModel {
                 model.act(BenchLineModel.together(edits), () -> {
                     close();
                     model.tell(Labels.of("import.done", rows.stream().filter(r -> !r.edits().isEmpty()).count(),
-                            p.count(CensusImport.What.REFUSED)), false);
+                            p.count(PartsListImport.What.REFUSED)), false);
                 });
             }
         }));

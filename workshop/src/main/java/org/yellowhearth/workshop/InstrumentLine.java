@@ -28,7 +28,7 @@ public final class InstrumentLine<D> {
 
     private final Background background;
     /** What is said to the instrument is said in the order it was asked for: an output that is to go off goes off last. */
-    private final InTurn turns;
+    private final SerialExecutor turns;
     private final Supplier<Instant> clock;
     private final Function<InstrumentLink, D> driver;
     private final Supplier<Greeting<D>> greeting;

@@ -10,7 +10,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
@@ -84,7 +84,7 @@ public final class PartsModel {
     }
 
     private String text(Assessment a) {
-        String written = model.job().of(a.part().ref(), Look.class).stream().map(l -> model.words().word(l.sign()))
+        String written = model.job().of(a.part().ref(), VisualInspection.class).stream().map(l -> model.words().word(l.sign()))
                 .reduce("", (x, y) -> x + " " + y);
         return (a.part().ref() + " " + a.part().marking() + " " + new Describe(model.words()).part(a.part()) + " "
                 + model.words().word(a.verdict()) + written).toLowerCase(Locale.ROOT);
@@ -99,9 +99,9 @@ public final class PartsModel {
     }
 
     /** Writes down something seen of every picked part. */
-    public void seen(Look.Sign sign) {
+    public void seen(VisualInspection.Sign sign) {
         together(ref -> {
-            Look look = Look.of(ref, sign, "");
+            VisualInspection look = VisualInspection.of(ref, sign, "");
             return model.job().item(look.id()).isPresent()
                     ? Stream.of()
                     : Stream.<Edit>of(new Edit.ItemChanged(Optional.empty(), Optional.of(look)));

@@ -10,7 +10,7 @@ import java.util.Random;
 import java.util.function.Consumer;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.SupplyMains;
 import org.yellowhearth.core.fact.SupplyReading;
@@ -37,7 +37,7 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.reform.FormingCapacitor;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.instruments.bench.Parts;
@@ -179,8 +179,8 @@ public final class PracticeSession {
         }
         chosen().ifPresent(part -> {
             PartRef ref = part.ref();
-            Optional<Look.Sign> sign = exercise.now(model.job(), ref).ailment().shows();
-            sign.ifPresent(s -> model.put(Look.of(ref, s, "")));
+            Optional<VisualInspection.Sign> sign = exercise.now(model.job(), ref).ailment().shows();
+            sign.ifPresent(s -> model.put(VisualInspection.of(ref, s, "")));
             model.tellLast(sign.map(s -> Labels.of("practice.seen", ref, model.words().word(s)))
                     .orElse(Labels.of("practice.seen-nothing", ref)), false);
         });

@@ -13,7 +13,7 @@ import org.yellowhearth.core.fact.SupplyEvidence;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.judge.JudgedJob;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.ConverterFigures;
 import org.yellowhearth.core.trace.Diagnosis;
@@ -46,7 +46,7 @@ public final class TraceModel {
     private final Value<Optional<ToleranceRuns>> runs = new Value<>(Optional.empty());
     private final Value<List<Margins>> margins = new Value<>(List.of());
     private final Value<String> chosen = new Value<>("");
-    private final Map<Knob, Double> changes = new HashMap<>();
+    private final Map<Parameter, Double> changes = new HashMap<>();
     private final LongWork work;
     private boolean working;
     private boolean again;
@@ -195,7 +195,7 @@ public final class TraceModel {
     // --- on trial ------------------------------------------------------------------------------------------------------------
 
     /** The value of a knob as it is, or as it was changed on trial. */
-    public OptionalDouble value(Knob knob) {
+    public OptionalDouble value(Parameter knob) {
         if (changes.containsKey(knob)) {
             return OptionalDouble.of(changes.get(knob));
         }
@@ -203,13 +203,13 @@ public final class TraceModel {
     }
 
     /** The value of a knob as it is. */
-    public OptionalDouble original(Knob knob) {
-        return worked.get().flatMap(w -> w.now().supply()).map(s -> Knob.all(s).get(knob)).map(OptionalDouble::of)
+    public OptionalDouble original(Parameter knob) {
+        return worked.get().flatMap(w -> w.now().supply()).map(s -> Parameter.all(s).get(knob)).map(OptionalDouble::of)
                 .orElse(OptionalDouble.empty());
     }
 
     /** Tries another value; nothing of it is kept. */
-    public void attempt(Knob knob, double value) {
+    public void attempt(Parameter knob, double value) {
         changes.put(knob, value);
         workTrial();
     }
@@ -236,7 +236,7 @@ public final class TraceModel {
             return;
         }
         working = true;
-        Map<Knob, Double> asked = Map.copyOf(changes);
+        Map<Parameter, Double> asked = Map.copyOf(changes);
         List<String> points = worked.get().orElseThrow().now().readable();
         List<?> of = basis;
         model.background().aside(() -> {
@@ -299,7 +299,7 @@ public final class TraceModel {
         worked.get().filter(w -> w.now().supply().isPresent()).map(Worked::now).ifPresent(now -> {
             Job job = model.job();
             OptionalDouble age = age(job);
-            Map<Knob, Double> asked = Map.copyOf(changes);
+            Map<Parameter, Double> asked = Map.copyOf(changes);
             work.start((watcher, show) -> {
                 double share = asked.isEmpty() ? 1 : 0.5;
                 List<Margins> done = new ArrayList<>(

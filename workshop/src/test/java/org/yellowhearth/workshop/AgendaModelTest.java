@@ -120,7 +120,7 @@ public class AgendaModelTest {
     /** What was done to a set in between is not taken back from here. */
     @Test
     public void undoTakesBackNothingElse() {
-        model.agenda().add(voltmeter, TaskKind.TASK, "Look for the probe", "");
+        model.agenda().add(voltmeter, TaskKind.TASK, "VisualInspection for the probe", "");
         model.openJob(voltmeter);
         model.put(new OwnTask("later", TaskKind.TASK, "another", java.util.Optional.empty(), false, false));
         model.toShop();
@@ -147,14 +147,14 @@ public class AgendaModelTest {
         model.agenda().done(only(DueSource.BURN_IN), true);
         assertThat(agenda().lines()).filteredOn(l -> l.bucket() == Bucket.DONE).hasSize(1);
         model.agenda().open(only(DueSource.BURN_IN));
-        assertThat(model.stageProperty().get()).isEqualTo(Stage.PROVE);
+        assertThat(model.stageProperty().get()).isEqualTo(Stage.FINAL_TEST);
         assertThat(model.openProperty().get().orElseThrow().id()).isEqualTo(voltmeter);
     }
 
     /** A night's sleep is told and brings what fell due at once; a clock set back is told and brings nothing a second time. */
     @Test
     public void aSleepingComputerAndAMovedClock() {
-        model.agenda().add(voltmeter, TaskKind.TASK, "Look", "in 2 h");
+        model.agenda().add(voltmeter, TaskKind.TASK, "VisualInspection", "in 2 h");
         List<List<Agenda.Line>> reminded = new ArrayList<>();
         model.agenda().onDue(reminded::add);
         pass(Duration.ofSeconds(1));

@@ -27,7 +27,7 @@ import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.ChargeState;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.store.Shop;
 import org.yellowhearth.storage.store.ShopException;
@@ -68,7 +68,7 @@ public class DeskModelTest {
         assertThat(model.chosenProperty().get()).contains(Rooms.ref("C21"));
         Echo reading = echo("9.1u 400r D2.4 @100");
         assertThat(reading.understood()).contains("9.1 µF", "ESR 400 Ω", "D 2.4", "100 Hz", "out of circuit");
-        assertThat(reading.verdict()).contains(Verdict.RENEW);
+        assertThat(reading.verdict()).contains(Verdict.REPLACE);
         assertThat(reading.trouble()).isEmpty();
         model.benchLine().enter();
         assertThat(model.benchLine().lineProperty().get()).isEmpty();
@@ -146,7 +146,7 @@ public class DeskModelTest {
     public void policyRecomputesEveryVerdict() {
         model.arrive("X");
         Rooms.type(model, "+ C1 .1 MFD 400 V paper");
-        assertThat(verdict()).isEqualTo(Verdict.RENEW);
+        assertThat(verdict()).isEqualTo(Verdict.REPLACE);
         model.changePolicy(Policy.Paper.LEAKAGE_DECIDES);
         assertThat(verdict()).isEqualTo(Verdict.RECHECK);
         model.changePolicy(Policy.Paper.LEAKAGE_DECIDES);
@@ -162,16 +162,16 @@ public class DeskModelTest {
         model.arrive("X");
         Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
         lit();
-        assertThat(hearth()).isEqualTo(HearthState.LIT);
+        assertThat(hearth()).isEqualTo(ChargeState.LIT);
         assertThat(echo("9u").trouble()).contains("LIT");
         model.power(Edit.Power.OFF);
-        assertThat(hearth()).as("no rail is listed").isEqualTo(HearthState.UNKNOWN);
+        assertThat(hearth()).as("no rail is listed").isEqualTo(ChargeState.UNKNOWN);
         Rooms.type(model, "lit");
         answer("bench run");
-        assertThat(hearth()).isEqualTo(HearthState.LIT);
+        assertThat(hearth()).isEqualTo(ChargeState.LIT);
     }
 
-    private HearthState hearth() {
+    private ChargeState hearth() {
         return model.hearthProperty().get().state();
     }
 
@@ -358,7 +358,7 @@ public class DeskModelTest {
                 OptionalDouble.empty()));
         lit();
         model.power(Edit.Power.OFF);
-        assertThat(hearth()).isEqualTo(HearthState.BANKED);
+        assertThat(hearth()).isEqualTo(ChargeState.BANKED);
     }
 
     @Test

@@ -13,14 +13,14 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.Fitting;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.ReformPlan.ReformSchool;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.practice.Ailment;
@@ -35,8 +35,8 @@ import org.yellowhearth.core.practice.Theme;
 import org.yellowhearth.core.practice.Truth;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.safety.Check;
-import org.yellowhearth.core.safety.HearthState;
-import org.yellowhearth.core.wake.RampRun;
+import org.yellowhearth.core.safety.ChargeState;
+import org.yellowhearth.core.firstpower.PowerUpRun;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.store.Shop;
 
@@ -141,10 +141,10 @@ public class PracticeModelTest {
     }
 
     private void ready(PracticeSession s) {
-        WakeModel wake = s.model().wake();
+        FirstPowerModel wake = s.model().wake();
         s.measureRail();
         s.model().happened(new Edit.ClipPut(s.exercise().rail().id(), 10_000));
-        for (int k = 0; k < 8 && s.model().hearthProperty().get().state() != HearthState.COLD; k++) {
+        for (int k = 0; k < 8 && s.model().hearthProperty().get().state() != ChargeState.COLD; k++) {
             s.pass();
             s.measureRail();
         }
@@ -159,8 +159,8 @@ public class PracticeModelTest {
 
     /** Up the plan of Wake on the stand-ins of Wake, ten times faster than life. */
     private void ramp(PracticeSession s) {
-        WakeModel wake = s.model().wake();
-        s.model().stageProperty().set(Stage.WAKE);
+        FirstPowerModel wake = s.model().wake();
+        s.model().stageProperty().set(Stage.FIRST_POWER);
         wake.keepPlan();
         ready(s);
         wake.lines().useStandIns(10);
@@ -181,7 +181,7 @@ public class PracticeModelTest {
     public void firstPowerThroughWake() {
         PracticeSession s = begin(Theme.FIRST_POWER);
         ramp(s);
-        assertThat(s.model().wake().runProperty().get().orElseThrow().phase()).isEqualTo(RampRun.RampPhase.HELD);
+        assertThat(s.model().wake().runProperty().get().orElseThrow().phase()).isEqualTo(PowerUpRun.PowerUpPhase.HELD);
         s.readPoint("HT", false);
         s.readPoint("HT", true);
         s.readPoint("mains", false);
@@ -204,16 +204,16 @@ public class PracticeModelTest {
         Fitting fitting = model.job().of(c1, Fitting.class).getFirst();
         model.put(fitting.with(f -> f.checked = true));
         ramp(s);
-        RampRun run = model.wake().runProperty().get().orElseThrow();
-        assertThat(run.stopped()).contains(Waking.StopCause.METER_OFF);
+        PowerUpRun run = model.wake().runProperty().get().orElseThrow();
+        assertThat(run.stopped()).contains(PoweringUp.StopCause.METER_OFF);
         assertThat(run.last()).isFalse();
         assertThat(s.debriefProperty().get()).as("nothing broke").isEmpty();
         model.chosenProperty().set(Optional.of(c1));
         s.look();
-        assertThat(model.job().of(c1, Look.class)).extracting(Look::sign).containsExactly(Look.Sign.REVERSED);
+        assertThat(model.job().of(c1, VisualInspection.class)).extracting(VisualInspection::sign).containsExactly(VisualInspection.Sign.REVERSED);
         model.put(fitting.with(f -> f.fitted = false));
         model.put(fitting.with(f -> f.checked = true));
-        for (Look l : model.job().of(c1, Look.class)) {
+        for (VisualInspection l : model.job().of(c1, VisualInspection.class)) {
             model.take(l);
         }
         ramp(s);

@@ -15,7 +15,7 @@ import java.util.OptionalDouble;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.ReformPlan.ReformSchool;
 import org.yellowhearth.core.job.Reforming;
@@ -228,7 +228,7 @@ public class ReformModelTest {
 
     @Test
     public void whatMustNotBeIsNotPlanned() {
-        model.put(Look.of(ref(1), Look.Sign.BULGED, ""));
+        model.put(VisualInspection.of(ref(1), VisualInspection.Sign.BULGED, ""));
         assertThat(reform().lane(ref(1)).orElseThrow().worth().answer()).isEqualTo(Worth.Answer.NEVER);
         assertThat(reform().plans().plan(ref(1), ReformSchool.GENTLE, OptionalDouble.empty(), Optional.empty())).isFalse();
         assertThat(model.background().noticeProperty().get().text()).contains("not put under voltage");

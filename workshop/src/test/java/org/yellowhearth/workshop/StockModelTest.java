@@ -16,10 +16,10 @@ import org.yellowhearth.core.fact.CanWork;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.renew.ResistorSearch;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.ResistorSearch;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.storage.store.Shop;
-import org.yellowhearth.workshop.RenewModel.Answer;
+import org.yellowhearth.workshop.ReplaceModel.Answer;
 
 /** Drawer and catalogue without the window: changed, taken back, out to a list and in again; and a set without a supply or a condemned part. */
 public class StockModelTest {
@@ -115,7 +115,7 @@ public class StockModelTest {
         Rooms.type(model, "+ R1 4k7 2 W carbon");
         Rooms.type(model, "+ C16a 32 MFD 450 V can electrolytic smoothing");
         Rooms.type(model, "+ C16b 16 MFD 450 V can electrolytic smoothing");
-        model.stageProperty().set(Stage.RENEW);
+        model.stageProperty().set(Stage.REPLACE);
         model.chosenProperty().set(Optional.of(PartRef.of("R1")));
         Answer.ForResistor r = (Answer.ForResistor) model.renew().answerProperty().get().orElseThrow();
         assertThat(r.watts()).isEqualTo(2);

@@ -14,8 +14,8 @@ import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplyWinding;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.storage.store.Shop;
@@ -70,7 +70,7 @@ public class TraceModelTest {
         describe(Preset.VALVE_CHOKE);
         model.stageProperty().set(Stage.TRACE);
         int entries = model.job().journal().size();
-        Knob mains = new Knob(Knob.MAINS, Which.MAINS_VOLTS);
+        Parameter mains = new Parameter(Parameter.MAINS, Which.MAINS_VOLTS);
         double volts = model.trace().original(mains).orElseThrow();
         double before = dc("HT");
         model.trace().attempt(mains, volts / 2);
@@ -81,7 +81,7 @@ public class TraceModelTest {
         model.trace().leaveTrial();
         assertThat(model.trace().value(mains)).hasValue(volts);
         assertThat(model.trace().trialProperty().get()).isEmpty();
-        assertThat(model.trace().value(new Knob("C99", Which.CAPACITANCE))).isEmpty();
+        assertThat(model.trace().value(new Parameter("C99", Which.CAPACITANCE))).isEmpty();
         // A change of the job ends a trial: it would be one of another supply.
         model.trace().attempt(mains, volts / 2);
         model.put(new SupplyLoad(model.newId(), "lamp", "HT", SupplyLoad.Kind.CURRENT, 0.01));
@@ -112,7 +112,7 @@ public class TraceModelTest {
         assertThat(model.trace().findingsProperty().get().orElseThrow().explanations()).as("nothing read, nothing said")
                 .isEmpty();
         // What a set would show whose reservoir has dried out to a tenth.
-        Knob reservoir = new Knob("C-HT", Which.CAPACITANCE);
+        Parameter reservoir = new Parameter("C-HT", Which.CAPACITANCE);
         model.trace().attempt(reservoir, model.trace().original(reservoir).orElseThrow() / 10);
         SupplyFigures.Point dry = model.trace().trialProperty().get().orElseThrow().points().getFirst();
         Rooms.type(model, String.format(Locale.ROOT, "HT dc %.0fV ac %.1fV line 230V", dry.dcVolts(), dry.rippleRms()));

@@ -28,15 +28,15 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.prove.BurnWatch;
+import org.yellowhearth.core.finaltest.BurnWatch;
 import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.PlanFigures;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.Schedule;
 import org.yellowhearth.core.safety.Hearth;
-import org.yellowhearth.core.safety.HearthReading;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.ChargeReading;
+import org.yellowhearth.core.safety.ChargeState;
 
 /**
  * What the stages of a job ask for, and the tasks that people wrote, at one moment. Nothing of it is kept: it follows from the job and
@@ -175,8 +175,8 @@ public final class StageDues {
 
     /** A set that was unplugged with a charge in it is not forgotten. */
     private void charge(Job job, Instant now, List<Due> all) {
-        HearthReading hearth = Hearth.of(job, knowledge).at(now);
-        if (hearth.state() == HearthState.BANKED) {
+        ChargeReading hearth = Hearth.of(job, knowledge).at(now);
+        if (hearth.state() == ChargeState.BANKED) {
             boolean drains = hearth.touchSafeIn().isPresent();
             all.add(Due.of("charge", DueSource.CHARGE,
                     Message.of(drains ? AgendaWords.TOUCH_SAFE : AgendaWords.UNDRAINED),

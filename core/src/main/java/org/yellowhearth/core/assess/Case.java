@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Limits;
@@ -20,13 +20,13 @@ import org.yellowhearth.core.part.PartRef;
  */
 record Case(Capacitor part, CapacitorKind kind, RoleRule roleRule, Evidence evidence, Policy policy, boolean museum,
         OptionalDouble ageYears,
-        Optional<Limits> limits, List<Look> looks, Optional<PartRef> burstSibling) {
+        Optional<Limits> limits, List<VisualInspection> looks, Optional<PartRef> burstSibling) {
     /** The same part by other evidence. */
     Case with(Evidence other) {
         return new Case(part, kind, roleRule, other, policy, museum, ageYears, limits, looks, burstSibling);
     }
 
-    boolean looks(Look.Weight weight) {
+    boolean looks(VisualInspection.Weight weight) {
         return looks.stream().anyMatch(l -> l.sign().weight() == weight);
     }
 }

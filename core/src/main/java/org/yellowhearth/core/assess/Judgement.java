@@ -13,7 +13,7 @@ import java.util.stream.Stream;
 
 import org.yellowhearth.core.arrival.Ages;
 import org.yellowhearth.core.fact.GridCircuit;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.fact.Place;
@@ -55,7 +55,7 @@ public final class Judgement {
         this.now = today.plusDays(1).atStartOfDay(ZoneOffset.UTC).toInstant();
         this.limits = new OwnLimits(job);
         this.around = around;
-        this.burst = job.items(Look.class).stream().filter(l -> l.sign() == Look.Sign.BURST)
+        this.burst = job.items(VisualInspection.class).stream().filter(l -> l.sign() == VisualInspection.Sign.BURST)
                 .flatMap(l -> job.capacitor(l.part()).stream()).toList();
         for (Parallel p : job.items(Parallel.class)) {
             job.part(p.with()).ifPresent(other -> beside.computeIfAbsent(p.part(), _ -> new ArrayList<>()).add(other));
@@ -87,9 +87,9 @@ public final class Judgement {
 
     private Assessment judged(Part part, List<Reading> readings) {
         Evidence evidence = Evidence.of(readings, job, now);
-        List<Look> looks = job.of(part.ref(), Look.class);
+        List<VisualInspection> looks = job.of(part.ref(), VisualInspection.class);
         List<Part> with = beside.getOrDefault(part.ref(), List.of());
-        List<Finding> findings = new ArrayList<>(LookCriterion.judge(looks));
+        List<Finding> findings = new ArrayList<>(VisualInspectionCriterion.judge(looks));
         VerdictRules.Decision decision;
         if (part instanceof Capacitor c) {
             CapacitorKind kind = knowledge.kind(c.kind());

@@ -33,7 +33,7 @@ final class PartVerdict {
 
     private static Optional<Decision> looked(List<Finding> findings) {
         return first(findings, f -> f.criterion() == Criterion.LOOK && f.outcome() == Outcome.BAD)
-                .map(f -> Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_LOOK, f.words())));
+                .map(f -> Decision.of(Verdict.REPLACE, Message.of(AssessWords.BECAUSE_LOOK, f.words())));
     }
 
     /** A noisy wiper is cleaned before it is condemned. */
@@ -47,7 +47,7 @@ final class PartVerdict {
     private static Optional<Decision> failed(Part part, List<Finding> findings) {
         return first(findings, f -> f.outcome() == Outcome.BAD && f.criterion() != Criterion.CONTACT
                 && f.criterion() != Criterion.WITNESSES)
-                .map(f -> Decision.of(Verdict.RENEW, Message.of(
+                .map(f -> Decision.of(Verdict.REPLACE, Message.of(
                         part.sort() == Sort.FUSE ? AssessWords.BECAUSE_FUSE_BLOWN : AssessWords.BECAUSE_BAD,
                         f.criterion().term())));
     }
@@ -55,7 +55,7 @@ final class PartVerdict {
     private static Optional<Decision> school(Part part, Policy policy) {
         boolean old = part instanceof Rectifier r && r.make().replacedOnSight();
         return old && policy.rectifiers() == Policy.Rectifiers.SILICON_WITH_RESISTANCE
-                ? Optional.of(Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_RECTIFIER, policy.rectifiers().term())))
+                ? Optional.of(Decision.of(Verdict.REPLACE, Message.of(AssessWords.BECAUSE_RECTIFIER, policy.rectifiers().term())))
                 : Optional.empty();
     }
 

@@ -11,7 +11,7 @@ import java.util.stream.Collectors;
 
 import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.assess.Risk.Factor;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.job.Job;
@@ -63,7 +63,7 @@ final class RiskRules {
         double years = age.orElse(USUAL_AGE);
         List<Factor> factors = new ArrayList<>();
         readings(findings, measured).ifPresent(factors::add);
-        looks(job.of(part.ref(), Look.class), factors);
+        looks(job.of(part.ref(), VisualInspection.class), factors);
         heat(job.of(part.ref(), Place.class)).ifPresent(factors::add);
         if (part instanceof Capacitor c) {
             headroom(c).ifPresent(factors::add);
@@ -100,9 +100,9 @@ final class RiskRules {
                         : new Factor(Message.of(AssessWords.RISK_READS_GOOD), 0.25));
     }
 
-    private static void looks(List<Look> looks, List<Factor> factors) {
-        for (Look look : looks) {
-            double times = look.sign() == Look.Sign.REPLACED_BEFORE ? 0.5 : switch (look.sign().weight()) {
+    private static void looks(List<VisualInspection> looks, List<Factor> factors) {
+        for (VisualInspection look : looks) {
+            double times = look.sign() == VisualInspection.Sign.REPLACED_BEFORE ? 0.5 : switch (look.sign().weight()) {
                 case CONDEMNS -> 100;
                 case DOUBTS -> 3;
                 case ASKS -> 2;

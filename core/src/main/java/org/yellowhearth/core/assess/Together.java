@@ -32,7 +32,7 @@ final class Together {
     static List<Assessment> cans(List<Assessment> all) {
         Map<PartRef, Assessment> condemned = new HashMap<>();
         for (Assessment a : all) {
-            if (a.part() instanceof Capacitor c && c.section() && a.verdict() == Verdict.RENEW && a.foundBad()) {
+            if (a.part() instanceof Capacitor c && c.section() && a.verdict() == Verdict.REPLACE && a.foundBad()) {
                 condemned.putIfAbsent(c.ref().whole(), a);
             }
         }
@@ -42,9 +42,9 @@ final class Together {
         List<Assessment> judged = new ArrayList<>();
         for (Assessment a : all) {
             Assessment by = a.part() instanceof Capacitor c && c.section() ? condemned.get(c.ref().whole()) : null;
-            boolean pulled = by != null && a.verdict() != Verdict.RENEW;
+            boolean pulled = by != null && a.verdict() != Verdict.REPLACE;
             judged.add(pulled
-                    ? a.becoming(Verdict.RENEW, Message.of(AssessWords.BECAUSE_CAN, by.part().ref().toString()))
+                    ? a.becoming(Verdict.REPLACE, Message.of(AssessWords.BECAUSE_CAN, by.part().ref().toString()))
                     : a);
         }
         return judged;

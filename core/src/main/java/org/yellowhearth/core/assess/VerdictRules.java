@@ -51,19 +51,19 @@ final class VerdictRules {
 
     private static Optional<Decision> mainsClass(Case c, List<Finding> findings) {
         return first(findings, f -> f.criterion() == Criterion.MAINS_CLASS && f.outcome() == Outcome.BAD)
-                .map(f -> Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_MAINS_CLASS, c.part().role().term())));
+                .map(f -> Decision.of(Verdict.REPLACE, Message.of(AssessWords.BECAUSE_MAINS_CLASS, c.part().role().term())));
     }
 
     /** What was seen condemns a part however it measures. */
     private static Optional<Decision> looked(List<Finding> findings) {
         return first(findings, f -> f.criterion() == Criterion.LOOK && f.outcome() == Outcome.BAD)
-                .map(f -> Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_LOOK, f.words())));
+                .map(f -> Decision.of(Verdict.REPLACE, Message.of(AssessWords.BECAUSE_LOOK, f.words())));
     }
 
     /** The like of a part that burst goes with it. */
     private static Optional<Decision> sibling(Case c) {
         return c.burstSibling()
-                .map(ref -> Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_SIBLING, ref.toString())));
+                .map(ref -> Decision.of(Verdict.REPLACE, Message.of(AssessWords.BECAUSE_SIBLING, ref.toString())));
     }
 
     /** Witnesses that contradict each other, or a clip that did not hold: first that is settled. */
@@ -120,21 +120,21 @@ final class VerdictRules {
             return Optional.of(Decision.of(Verdict.REFORM,
                     Message.of(AssessWords.BECAUSE_REFORM_LEAKAGE, c.policy().electrolytics().term())));
         }
-        return Optional.of(Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_BAD, bad.getFirst().criterion().term())));
+        return Optional.of(Decision.of(Verdict.REPLACE, Message.of(AssessWords.BECAUSE_BAD, bad.getFirst().criterion().term())));
     }
 
     private static Optional<Decision> onSight(Case c) {
         Family family = c.kind().family();
         if (family == Family.PAPER && c.policy().paper() == Policy.Paper.REPLACE_ON_SIGHT) {
-            return Optional.of(Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_ON_SIGHT, c.policy().paper().term())));
+            return Optional.of(Decision.of(Verdict.REPLACE, Message.of(AssessWords.BECAUSE_ON_SIGHT, c.policy().paper().term())));
         }
         if (family == Family.TANTALUM && c.policy().tantalum() == Policy.Tantalum.CHANGE_KIND) {
-            return Optional.of(Decision.of(Verdict.RENEW,
+            return Optional.of(Decision.of(Verdict.REPLACE,
                     Message.of(AssessWords.BECAUSE_TANTALUM_CHANGED, c.policy().tantalum().term())));
         }
         if (c.policy().renew() == Policy.WhenToRenew.BLANKET && electrolyticOrPaper(c)
                 && c.ageYears().stream().anyMatch(age -> age >= BLANKET_YEARS)) {
-            return Optional.of(Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_BLANKET, c.policy().renew().term(),
+            return Optional.of(Decision.of(Verdict.REPLACE, Message.of(AssessWords.BECAUSE_BLANKET, c.policy().renew().term(),
                     Quantity.ratio(c.ageYears().orElseThrow()), Quantity.ratio(BLANKET_YEARS))));
         }
         return Optional.empty();
@@ -164,7 +164,7 @@ final class VerdictRules {
                     : Optional.of(Decision.of(Verdict.REFORM,
                             Message.of(AssessWords.BECAUSE_REFORM_PRECAUTION, c.policy().electrolytics().term())));
         }
-        return Optional.of(Decision.of(Verdict.RENEW,
+        return Optional.of(Decision.of(Verdict.REPLACE,
                 Message.of(AssessWords.BECAUSE_PRECAUTION, c.policy().renew().term(), c.part().role().term())));
     }
 

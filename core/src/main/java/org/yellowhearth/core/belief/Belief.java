@@ -17,7 +17,7 @@ import org.yellowhearth.core.part.Winding;
 import org.yellowhearth.core.reading.Derived;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter.Which;
 
 /**
  * What a part is taken to be: of a capacitor its capacitance, series and leakage resistance, of a resistor, potentiometer or winding its

@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
 import org.yellowhearth.core.benchline.BenchOutcome.Choice;
 import org.yellowhearth.core.benchline.BenchOutcome.Refused;
 import org.yellowhearth.core.benchline.BenchOutcome.Understood;
-import org.yellowhearth.core.census.CensusLine;
+import org.yellowhearth.core.partslist.PartsListLine;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Vocabulary;
@@ -52,7 +52,7 @@ public final class BenchLine {
     private final Job job;
     private final Optional<PartRef> chosen;
     private final Vocabulary vocabulary;
-    private final CensusLine census;
+    private final PartsListLine census;
 
     /**
      * A reader for the state of one job.
@@ -63,7 +63,7 @@ public final class BenchLine {
         this.job = job;
         this.chosen = chosen;
         this.vocabulary = vocabulary;
-        this.census = CensusLine.of(job, vocabulary);
+        this.census = PartsListLine.of(job, vocabulary);
     }
 
     /** Understands a line; never throws. */

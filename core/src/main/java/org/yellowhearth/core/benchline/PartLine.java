@@ -9,9 +9,9 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-import org.yellowhearth.core.census.CensusLine;
-import org.yellowhearth.core.census.Witness;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.partslist.PartsListLine;
+import org.yellowhearth.core.partslist.Witness;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Parallel;
@@ -69,7 +69,7 @@ final class PartLine {
         if (origin.isPresent() && words.size() > origin.get().words()) {
             return Optional.of(stated(origin.get().constant(), words.subList(origin.get().words(), words.size())));
         }
-        return named(words, 0, Look.Sign.class).map(_ -> looks(words));
+        return named(words, 0, VisualInspection.Sign.class).map(_ -> looks(words));
     }
 
     /** A constant that a run of words names. */
@@ -95,8 +95,8 @@ final class PartLine {
         int at = 0;
         while (at < plain.size()) {
             Token token = plain.get(at);
-            Named<Look.Sign> sign = named(plain, at, Look.Sign.class).orElseThrow(() -> refused(BenchWords.LOOK_EXPECTED, token));
-            items.add(Look.of(part, sign.constant(), note()));
+            Named<VisualInspection.Sign> sign = named(plain, at, VisualInspection.Sign.class).orElseThrow(() -> refused(BenchWords.LOOK_EXPECTED, token));
+            items.add(VisualInspection.of(part, sign.constant(), note()));
             at += sign.words();
         }
         return new BenchEntry.WriteDown(items);
@@ -105,7 +105,7 @@ final class PartLine {
     private BenchEntry takeOut(List<Token> words) {
         Token token = words.size() > 1 ? words.get(1) : words.getFirst();
         String id = words.size() > 1
-                ? named(words, 1, Look.Sign.class).map(n -> Look.idOf(part, n.constant()))
+                ? named(words, 1, VisualInspection.Sign.class).map(n -> VisualInspection.idOf(part, n.constant()))
                         .or(() -> named(words, 1, StatedValue.Origin.class).map(n -> Witness.idOf(part, n.constant())))
                         .or(() -> token.text().equalsIgnoreCase("beside") && words.size() > 2
                                 ? PartRef.parse(words.get(2).text()).map(other -> Parallel.idOf(part, other))
@@ -119,7 +119,7 @@ final class PartLine {
     private BenchEntry stated(StatedValue.Origin origin, List<Token> words) {
         Part of = job.part(part).orElseThrow();
         return new BenchEntry.WriteDown(
-                List.of(Witness.read(of, origin, words, CensusLine.of(job, vocabulary), line)));
+                List.of(Witness.read(of, origin, words, PartsListLine.of(job, vocabulary), line)));
     }
 
     private BenchEntry beside(List<Token> words) {

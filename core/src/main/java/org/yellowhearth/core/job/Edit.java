@@ -89,7 +89,7 @@ public sealed interface Edit {
     }
 
     /** Something that happened to the set itself: corrected by the next event, never undone. */
-    sealed interface Event extends Edit permits PowerSwitched, VoltsMeasured, ClipPut, ClipTaken, Answered, Reforming, Waking {
+    sealed interface Event extends Edit permits PowerSwitched, VoltsMeasured, ClipPut, ClipTaken, Answered, Reforming, PoweringUp {
     }
 
     /** The set was put under power, or switched off and unplugged. */

@@ -354,7 +354,7 @@ public final class Job {
                 case Edit.VoltsMeasured e -> Optional.of(e.rail());
                 case Edit.ClipPut e -> Optional.of(e.rail());
                 case Edit.ClipTaken e -> Optional.of(e.rail());
-                case Edit.PowerSwitched _,Edit.Answered _,Reforming _,Waking _ -> Optional.empty();
+                case Edit.PowerSwitched _,Edit.Answered _,Reforming _,PoweringUp _ -> Optional.empty();
             };
         }
 

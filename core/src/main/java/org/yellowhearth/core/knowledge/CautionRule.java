@@ -1,5 +1,6 @@
 package org.yellowhearth.core.knowledge;
 
+import org.yellowhearth.core.message.Stored;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -18,7 +19,7 @@ import org.yellowhearth.core.message.Coded;
 public record CautionRule(String id, boolean danger, List<Case> when, List<Moment> stages, String source) {
     /** When in a job a caution is shown. */
     public enum Moment implements Coded {
-        ALWAYS, CENSUS, MEASURING, FITTING, POWER, DISPOSAL
+        ALWAYS, @Stored("census") PARTS, MEASURING, FITTING, POWER, DISPOSAL
     }
 
     /** Conditions that must hold together. */

@@ -8,7 +8,7 @@ import org.yellowhearth.core.part.Role;
 /** What the trade knows, read from files and handed to core as values. */
 public record Knowledge(Map<String, CapacitorKind> kinds, Map<String, Source> sources, Vocabulary vocabulary,
         List<CautionRule> cautions, Map<Role, RoleRule> roles, List<PartRule> partRules, List<PartWear> partWear,
-        List<FaultRule.Sign> faultSigns, List<FaultRule> faultRules, SupplyRules supply, RenewRules renew, PeriodRules period) {
+        List<FaultRule.Sign> faultSigns, List<FaultRule> faultRules, SupplyRules supply, SubstitutionRules renew, PeriodRules period) {
     public Knowledge {
         kinds = Map.copyOf(kinds);
         sources = Map.copyOf(sources);

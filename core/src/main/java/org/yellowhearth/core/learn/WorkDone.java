@@ -35,7 +35,7 @@ import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.LoadTest;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.OfPart;
@@ -48,7 +48,7 @@ import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.Rail;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.Replaceable;
@@ -63,7 +63,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.message.Coded;
 
 /** Where the time of a job went, as its journal shows it. */
@@ -123,7 +123,7 @@ public final class WorkDone {
             case Edit.NoteWritten _ -> Work.WRITING;
             case Edit.Together t -> work(t.edits().getFirst());
             case Reforming _ -> Work.FORMING;
-            case Waking _ -> Work.WAKING;
+            case PoweringUp _ -> Work.WAKING;
             case Edit.PowerSwitched _,Edit.VoltsMeasured _,Edit.ClipPut _,Edit.ClipTaken _,Edit.Answered _ -> Work.SAFETY;
         };
     }
@@ -145,12 +145,12 @@ public final class WorkDone {
             case LimitChange _ -> Work.MEASURING;
             case SupplySection _,SupplyEvidence _ -> Work.SUPPLY;
             case BenchTask _,CanWork _,RectifierSwap _ -> Work.RENEWING;
-            case RampPlan _ -> Work.WAKING;
+            case PowerUpPlan _ -> Work.WAKING;
             case FunctionCheck _,LoadTest _,AccuracyTest _,BurnIn _,BurnReading _,CalibrationHold _,Adjustment _,HeadroomReading _,ProofFigure _,FaultTrail _ ->
                 Work.PROVING;
             case OwnTask _,AgendaMark _ -> Work.WRITING;
             case OfPart part -> switch (part) {
-                case Look _,StatedValue _,Overrule _,Parallel _,GridCircuit _ -> Work.MEASURING;
+                case VisualInspection _,StatedValue _,Overrule _,Parallel _,GridCircuit _ -> Work.MEASURING;
                 case Place _ -> Work.LISTING;
                 case ReformPlan _,Replaceable _ -> Work.FORMING;
                 case Choice _,Fitting _ -> Work.RENEWING;

@@ -2,7 +2,7 @@ package org.yellowhearth.core.practice;
 
 import java.util.Optional;
 
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.message.Coded;
 
@@ -27,10 +27,10 @@ public enum Ailment implements Coded {
     WEAK;
 
     /** What there is to be seen of it, for whoever looks. */
-    public Optional<Look.Sign> shows() {
+    public Optional<VisualInspection.Sign> shows() {
         return switch (this) {
-            case REVERSED -> Optional.of(Look.Sign.REVERSED);
-            case CORRODED -> Optional.of(Look.Sign.LEAD_CORRODED);
+            case REVERSED -> Optional.of(VisualInspection.Sign.REVERSED);
+            case CORRODED -> Optional.of(VisualInspection.Sign.LEAD_CORRODED);
             case SOUND, DRY, UNFORMED, HOPELESS, LEAKY, SHORTED, OPEN, DRIFTED, WEAK -> Optional.empty();
         };
     }
@@ -43,9 +43,9 @@ public enum Ailment implements Coded {
     public boolean right(Verdict verdict, boolean formed) {
         return switch (this) {
             case SOUND -> verdict == Verdict.KEEP || verdict == Verdict.WATCH;
-            case CORRODED -> verdict == Verdict.WATCH || verdict == Verdict.RENEW;
-            case UNFORMED -> verdict == Verdict.REFORM || verdict == Verdict.RENEW || (formed && SOUND.right(verdict, true));
-            case DRY, HOPELESS, LEAKY, SHORTED, OPEN, DRIFTED, REVERSED, WEAK -> verdict == Verdict.RENEW;
+            case CORRODED -> verdict == Verdict.WATCH || verdict == Verdict.REPLACE;
+            case UNFORMED -> verdict == Verdict.REFORM || verdict == Verdict.REPLACE || (formed && SOUND.right(verdict, true));
+            case DRY, HOPELESS, LEAKY, SHORTED, OPEN, DRIFTED, REVERSED, WEAK -> verdict == Verdict.REPLACE;
         };
     }
 }

@@ -19,7 +19,7 @@ import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.message.Message;
@@ -34,12 +34,12 @@ import org.yellowhearth.core.practice.Debrief.Substituted;
 import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.renew.Demand;
-import org.yellowhearth.core.renew.RenewWords;
-import org.yellowhearth.core.renew.Stock;
-import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.core.renew.Substitute;
-import org.yellowhearth.core.renew.Substitutes;
+import org.yellowhearth.core.replace.Demand;
+import org.yellowhearth.core.replace.ReplaceWords;
+import org.yellowhearth.core.replace.Stock;
+import org.yellowhearth.core.replace.StockPart;
+import org.yellowhearth.core.replace.Substitute;
+import org.yellowhearth.core.replace.Substitutes;
 
 /** Works out from the journal what came of an exercise, by the rules of the real work. */
 public final class Examiner {
@@ -155,9 +155,9 @@ public final class Examiner {
             case EMPTIED -> PracticeRail.volts(exercise, job, now) < PracticeRail.EMPTY;
             case FORMED -> exercise.faults().stream().filter(t -> t.ailment() == Ailment.UNFORMED)
                     .allMatch(t -> Exercise.formed(job, t.part()));
-            case CHOSEN -> assessments.stream().filter(a -> a.verdict() == Verdict.RENEW && a.part() instanceof Capacitor)
+            case CHOSEN -> assessments.stream().filter(a -> a.verdict() == Verdict.REPLACE && a.part() instanceof Capacitor)
                     .allMatch(a -> substitutes.stream().anyMatch(s -> s.part().equals(a.part().ref()) && s.refused().isEmpty()));
-            case WOKEN -> job.events().stream().anyMatch(h -> h.event() instanceof Waking.RampFinished);
+            case WOKEN -> job.events().stream().anyMatch(h -> h.event() instanceof PoweringUp.PowerUpFinished);
             case CHARTED -> job.items(SupplyTarget.class).stream()
                     .allMatch(t -> job.items(SupplyReading.class).stream().anyMatch(r -> r.point().equals(t.point())));
         };
@@ -207,7 +207,7 @@ public final class Examiner {
     }
 
     private static Optional<Message> noKind() {
-        return Optional.of(Message.of(RenewWords.SUB_NO_KIND));
+        return Optional.of(Message.of(ReplaceWords.SUB_NO_KIND));
     }
 
     // --- verdicts ------------------------------------------------------------------------------------------------------------

@@ -11,8 +11,8 @@ import java.util.OptionalInt;
 import java.util.Random;
 
 import org.yellowhearth.core.assess.OwnLimits;
-import org.yellowhearth.core.census.CensusLine;
-import org.yellowhearth.core.census.Thousand;
+import org.yellowhearth.core.partslist.PartsListLine;
+import org.yellowhearth.core.partslist.Thousand;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Bench;
 import org.yellowhearth.core.fact.Budget;
@@ -122,7 +122,7 @@ public final class ExerciseMaker {
 
     /** The parts as they are typed, those without a reference as capacitors. */
     private List<Part> parts(Theme theme) {
-        CensusLine line = new CensusLine(knowledge.vocabulary(), Thousand.MEGOHM);
+        PartsListLine line = new PartsListLine(knowledge.vocabulary(), Thousand.MEGOHM);
         List<Part> parts = new ArrayList<>();
         for (String typed : theme.lines()) {
             String first = typed.substring(0, typed.indexOf(' '));

@@ -5,10 +5,10 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 
 /**
  * A stretch of time in which a set had the same mains.
@@ -26,8 +26,8 @@ public record PowerSpan(double share, OptionalDouble lampWatts, Instant from, Op
                 case Edit.PowerSwitched(Edit.Power power) -> power == Edit.Power.LIT
                         ? Optional.of(new PowerSpan(1, OptionalDouble.empty(), h.at(), Optional.empty()))
                         : span.map(s -> s.ended(h.at()));
-                case Waking.RampBegun(String plan) -> step(job, plan, 0, h.at());
-                case Waking.RampStepped(String plan, int step) -> step(job, plan, step, h.at());
+                case PoweringUp.PowerUpBegun(String plan) -> step(job, plan, 0, h.at());
+                case PoweringUp.PowerUpStepped(String plan, int step) -> step(job, plan, step, h.at());
                 default -> span;
             };
         }
@@ -35,7 +35,7 @@ public record PowerSpan(double share, OptionalDouble lampWatts, Instant from, Op
     }
 
     private static Optional<PowerSpan> step(Job job, String plan, int step, Instant at) {
-        return job.items(RampPlan.class).stream().filter(p -> p.id().equals(plan)).findFirst()
+        return job.items(PowerUpPlan.class).stream().filter(p -> p.id().equals(plan)).findFirst()
                 .map(p -> new PowerSpan(p.steps().get(step).share(), p.lampWatts(), at, Optional.empty()));
     }
 

@@ -7,15 +7,15 @@ import java.util.Map;
 import org.yellowhearth.core.fact.Budget;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.StockPart;
 
 /**
  * What has gone into an exercise so far.
@@ -72,8 +72,8 @@ public record Spent(int minutes, double money, double parts) {
         return switch (edit) {
             case Edit.ReadingKept(var reading) -> Measuring.of(reading).minutes();
             case Edit.ItemChanged c -> newReading(c) ? RAIL_MINUTES : 0;
-            case Waking.RampBegun(String plan) -> held(job, plan, 0);
-            case Waking.RampStepped(String plan, int step) -> held(job, plan, step);
+            case PoweringUp.PowerUpBegun(String plan) -> held(job, plan, 0);
+            case PoweringUp.PowerUpStepped(String plan, int step) -> held(job, plan, step);
             case Edit.Together t -> t.edits().stream().mapToDouble(e -> minutes(e, job)).sum();
             default -> 0;
         };
@@ -81,7 +81,7 @@ public record Spent(int minutes, double money, double parts) {
 
     /** Whoever turns to a step stays there as long as the plan says. */
     private static double held(Job job, String plan, int step) {
-        return job.items(RampPlan.class).stream().filter(p -> p.id().equals(plan)).findFirst()
+        return job.items(PowerUpPlan.class).stream().filter(p -> p.id().equals(plan)).findFirst()
                 .map(p -> p.steps().get(step).holdSeconds() / SECONDS_OF_MINUTE).orElse(0.0);
     }
 }

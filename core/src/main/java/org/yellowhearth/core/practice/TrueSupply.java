@@ -7,8 +7,8 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Valve;
-import org.yellowhearth.core.renew.AsFitted;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.replace.AsFitted;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.SupplyModel;
 
@@ -39,7 +39,7 @@ public final class TrueSupply {
         });
     }
 
-    private static double value(Knob knob, Truth truth, double now, Exercise exercise, PartRef part) {
+    private static double value(Parameter knob, Truth truth, double now, Exercise exercise, PartRef part) {
         return switch (knob.which()) {
             case CAPACITANCE, RESISTANCE -> truth.value();
             case SERIES_RESISTANCE -> truth.dissipation() / (2 * Math.PI * HERTZ * truth.value());

@@ -33,9 +33,9 @@ public record Caution(Level level, Message words) {
     }
 
     /** The cautions for handling one part while the set is in this state, the loudest first. */
-    public static List<Caution> forPart(HearthState hearth, Part part, Knowledge knowledge) {
+    public static List<Caution> forPart(ChargeState hearth, Part part, Knowledge knowledge) {
         List<Caution> cautions = new ArrayList<>();
-        if (hearth == HearthState.LIT) {
+        if (hearth == ChargeState.LIT) {
             cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.LIT)));
         }
         switch (part) {

@@ -35,7 +35,7 @@ public record Gate(Edit.Question question, Message words, boolean reasonNeeded, 
      *
      * @param hearth what the set holds at that moment; asked only where it matters
      */
-    public static Optional<Gate> before(Act act, Job job, Supplier<HearthReading> hearth, Instant now) {
+    public static Optional<Gate> before(Act act, Job job, Supplier<ChargeReading> hearth, Instant now) {
         Edit edit = switch (act) {
             case Act.Did did -> did.edit();
             case Act.Redid redid -> job.edit(redid.entry());
@@ -66,9 +66,9 @@ public record Gate(Edit.Question question, Message words, boolean reasonNeeded, 
     }
 
     /** The gate before an edit, if one stands there. */
-    public static Optional<Gate> before(Edit edit, Job job, HearthReading hearth, Instant now) {
-        boolean lit = hearth.state() == HearthState.LIT;
-        boolean banked = hearth.state() == HearthState.BANKED;
+    public static Optional<Gate> before(Edit edit, Job job, ChargeReading hearth, Instant now) {
+        boolean lit = hearth.state() == ChargeState.LIT;
+        boolean banked = hearth.state() == ChargeState.BANKED;
         return switch (edit) {
             case Edit.ReadingKept e when (lit || banked) && wantsNoCharge(e) -> Optional.of(reading(lit, hearth));
             case Edit.ItemChanged e when (lit || banked) && e.after().filter(Gate::isMeasured).isPresent() ->
@@ -88,7 +88,7 @@ public record Gate(Edit.Question question, Message words, boolean reasonNeeded, 
         };
     }
 
-    private static Gate reading(boolean lit, HearthReading hearth) {
+    private static Gate reading(boolean lit, ChargeReading hearth) {
         if (lit) {
             return new Gate(Edit.Question.READ_WHILE_LIT, Message.of(GateWords.READ_WHILE_LIT), false, volts(hearth));
         }
@@ -99,7 +99,7 @@ public record Gate(Edit.Question question, Message words, boolean reasonNeeded, 
                 volts(hearth));
     }
 
-    private static OptionalDouble volts(HearthReading hearth) {
+    private static OptionalDouble volts(ChargeReading hearth) {
         return hearth.stores().isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(hearth.highestVolts());
     }
 

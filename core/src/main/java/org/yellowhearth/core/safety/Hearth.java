@@ -11,7 +11,7 @@ import java.util.OptionalDouble;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.knowledge.Knowledge;
 
 /**
@@ -63,30 +63,30 @@ public final class Hearth {
     }
 
     /** What is known at a moment. */
-    public HearthReading at(Instant now) {
-        List<HearthReading.StoreReading> stores = courses.stream().map(c -> at(c, now)).toList();
-        return new HearthReading(state(stores), stores);
+    public ChargeReading at(Instant now) {
+        List<ChargeReading.StoreReading> stores = courses.stream().map(c -> at(c, now)).toList();
+        return new ChargeReading(state(stores), stores);
     }
 
-    private HearthState state(List<HearthReading.StoreReading> stores) {
+    private ChargeState state(List<ChargeReading.StoreReading> stores) {
         if (lit) {
-            return HearthState.LIT;
+            return ChargeState.LIT;
         }
         if (stores.isEmpty() || stores.stream().anyMatch(s -> !s.known())) {
-            return HearthState.UNKNOWN;
+            return ChargeState.UNKNOWN;
         }
-        return stores.stream().allMatch(s -> s.highestVolts() < HazardClass.METER_VOLTS) ? HearthState.COLD : HearthState.BANKED;
+        return stores.stream().allMatch(s -> s.highestVolts() < HazardClass.METER_VOLTS) ? ChargeState.COLD : ChargeState.BANKED;
     }
 
-    private HearthReading.StoreReading at(Course c, Instant now) {
+    private ChargeReading.StoreReading at(Course c, Instant now) {
         Store s = c.store;
         boolean known = c.known && s.complete();
         if (lit || !known) {
-            return new HearthReading.StoreReading(s, known, c.litVolts, c.litVolts, c.litVolts, Optional.empty(),
+            return new ChargeReading.StoreReading(s, known, c.litVolts, c.litVolts, c.litVolts, Optional.empty(),
                     Optional.empty(), Optional.empty(), Optional.empty(), c.clipOhms);
         }
         double seconds = Math.max(0, Duration.between(c.from, now).toMillis() / MILLIS);
-        return new HearthReading.StoreReading(s, true, c.safe.at(seconds).node(), c.likely.at(seconds).node(),
+        return new ChargeReading.StoreReading(s, true, c.safe.at(seconds).node(), c.likely.at(seconds).node(),
                 c.safe.highestFrom(seconds), left(c.safe, HazardClass.touchVolts(s.highFarads()), seconds),
                 left(c.safe, HazardClass.METER_VOLTS, seconds), left(c.likely, HazardClass.touchVolts(s.highFarads()), seconds),
                 left(c.likely, HazardClass.METER_VOLTS, seconds), c.clipOhms);
@@ -130,7 +130,7 @@ public final class Hearth {
                 case Edit.VoltsMeasured e when e.rail().equals(store.id()) -> measured(e.volts(), e.asFound());
                 case Edit.ClipPut e when e.rail().equals(store.id()) -> clip = OptionalDouble.of(e.ohms());
                 case Edit.ClipTaken e when e.rail().equals(store.id()) -> clip = OptionalDouble.empty();
-                case Edit.VoltsMeasured _,Edit.ClipPut _,Edit.ClipTaken _,Edit.Answered _,Reforming _,Waking _ -> {
+                case Edit.VoltsMeasured _,Edit.ClipPut _,Edit.ClipTaken _,Edit.Answered _,Reforming _,PoweringUp _ -> {
                     // Another store's, or nothing that moves charge.
                 }
             }

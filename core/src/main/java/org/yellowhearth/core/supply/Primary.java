@@ -33,8 +33,8 @@ public record Primary(double ohms, double otherWatts, Optional<Lamp> lamp) {
     }
 
     Primary tuned(Tuner t) {
-        return new Primary(ohms > 0 ? t.at(new Knob(Knob.MAINS, Knob.Which.WINDING_RESISTANCE), ohms) : 0,
-                otherWatts > 0 ? t.at(new Knob(Knob.MAINS, Knob.Which.OTHER_WATTS), otherWatts) : 0, lamp);
+        return new Primary(ohms > 0 ? t.at(new Parameter(Parameter.MAINS, Parameter.Which.WINDING_RESISTANCE), ohms) : 0,
+                otherWatts > 0 ? t.at(new Parameter(Parameter.MAINS, Parameter.Which.OTHER_WATTS), otherWatts) : 0, lamp);
     }
 
     Primary with(Lamp other) {

@@ -2,7 +2,7 @@ package org.yellowhearth.core.supply;
 
 import org.yellowhearth.core.circuit.Device;
 import org.yellowhearth.core.part.RectifierTechnology;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter.Which;
 
 /**
  * How a rectifier conducts. The figures are those of a class, not of a type: two parts of one type differ by more than two neighbouring
@@ -41,7 +41,7 @@ public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierM
 
         @Override
         public Vacuum tuned(String id, Tuner t) {
-            return new Vacuum(t.at(new Knob(id, Which.PERVEANCE), perveance));
+            return new Vacuum(t.at(new Parameter(id, Which.PERVEANCE), perveance));
         }
     }
 
@@ -62,10 +62,10 @@ public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierM
 
         @Override
         public Junction tuned(String id, Tuner t) {
-            return new Junction(technology, t.at(new Knob(id, Which.SATURATION_CURRENT), saturationAmperes),
-                    t.at(new Knob(id, Which.EMISSION_COEFFICIENT), emission),
-                    t.at(new Knob(id, Which.JUNCTION_RESISTANCE), seriesOhms),
-                    t.at(new Knob(id, Which.ARC_DROP), offsetVolts));
+            return new Junction(technology, t.at(new Parameter(id, Which.SATURATION_CURRENT), saturationAmperes),
+                    t.at(new Parameter(id, Which.EMISSION_COEFFICIENT), emission),
+                    t.at(new Parameter(id, Which.JUNCTION_RESISTANCE), seriesOhms),
+                    t.at(new Parameter(id, Which.ARC_DROP), offsetVolts));
         }
     }
 

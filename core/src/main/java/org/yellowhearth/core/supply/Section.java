@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter.Which;
 
 /**
  * One section of a supply between named points; the chassis is {@link #CHASSIS}. A section has an id of its own, and its elements in
@@ -29,11 +29,11 @@ public sealed interface Section permits
     Section tuned(Tuner tuner);
 
     private static List<Double> legs(String id, List<Double> legs, Tuner tuner) {
-        double whole = tuner.at(new Knob(id, Which.CONDUCTANCE), 1);
+        double whole = tuner.at(new Parameter(id, Which.CONDUCTANCE), 1);
         return legs.size() == 1
                 ? List.of(whole * legs.getFirst())
                 : IntStream.range(0, legs.size())
-                        .mapToObj(k -> whole * tuner.at(new Knob(id + "." + (k + 1), Which.CONDUCTANCE), legs.get(k))).toList();
+                        .mapToObj(k -> whole * tuner.at(new Parameter(id + "." + (k + 1), Which.CONDUCTANCE), legs.get(k))).toList();
     }
 
     /**
@@ -43,9 +43,9 @@ public sealed interface Section permits
      */
     record Cap(String part, double farads, double esrOhms, double leakOhms) {
         Cap tuned(Tuner t) {
-            return new Cap(part, t.at(new Knob(part, Which.CAPACITANCE), farads),
-                    t.at(new Knob(part, Which.SERIES_RESISTANCE), esrOhms),
-                    t.at(new Knob(part, Which.LEAKAGE_RESISTANCE), leakOhms));
+            return new Cap(part, t.at(new Parameter(part, Which.CAPACITANCE), farads),
+                    t.at(new Parameter(part, Which.SERIES_RESISTANCE), esrOhms),
+                    t.at(new Parameter(part, Which.LEAKAGE_RESISTANCE), leakOhms));
         }
     }
 
@@ -59,8 +59,8 @@ public sealed interface Section permits
     record Winding(String id, double volts, double ohms, boolean tapped) implements Section {
         @Override
         public Winding tuned(Tuner t) {
-            return new Winding(id, t.at(new Knob(id, Which.WINDING_VOLTS), volts),
-                    t.at(new Knob(id, Which.WINDING_RESISTANCE), ohms), tapped);
+            return new Winding(id, t.at(new Parameter(id, Which.WINDING_VOLTS), volts),
+                    t.at(new Parameter(id, Which.WINDING_RESISTANCE), ohms), tapped);
         }
     }
 
@@ -175,7 +175,7 @@ public sealed interface Section permits
         record Resistor(String part, double ohms) implements Way {
             @Override
             public Resistor tuned(Tuner t) {
-                return new Resistor(part, t.at(new Knob(part, Which.RESISTANCE), ohms));
+                return new Resistor(part, t.at(new Parameter(part, Which.RESISTANCE), ohms));
             }
         }
 
@@ -192,9 +192,9 @@ public sealed interface Section permits
 
             @Override
             public Choke tuned(Tuner t) {
-                double h = t.at(new Knob(part, Which.INDUCTANCE), henries);
-                return new Choke(part, h, t.at(new Knob(part, Which.WINDING_RESISTANCE), ohms),
-                        t.at(new Knob(part, Which.CORE_QUALITY), lossOhms / reactance(henries)) * reactance(h));
+                double h = t.at(new Parameter(part, Which.INDUCTANCE), henries);
+                return new Choke(part, h, t.at(new Parameter(part, Which.WINDING_RESISTANCE), ohms),
+                        t.at(new Parameter(part, Which.CORE_QUALITY), lossOhms / reactance(henries)) * reactance(h));
             }
         }
     }
@@ -203,7 +203,7 @@ public sealed interface Section permits
     record Resist(String id, String part, String from, String to, double ohms) implements Section {
         @Override
         public Resist tuned(Tuner t) {
-            return new Resist(id, part, from, to, t.at(new Knob(part, Which.RESISTANCE), ohms));
+            return new Resist(id, part, from, to, t.at(new Parameter(part, Which.RESISTANCE), ohms));
         }
     }
 
@@ -230,10 +230,10 @@ public sealed interface Section permits
         public Load tuned(Tuner t) {
             double bend = switch (kind) {
                 case RESISTANCE -> bendVolts;
-                case CURRENT -> t.at(new Knob(id, Which.KNEE), bendVolts);
-                case POWER -> t.at(new Knob(id, Which.START_VOLTS), bendVolts);
+                case CURRENT -> t.at(new Parameter(id, Which.KNEE), bendVolts);
+                case POWER -> t.at(new Parameter(id, Which.START_VOLTS), bendVolts);
             };
-            return new Load(id, at, kind, t.at(new Knob(id, Which.LOAD), value), bend);
+            return new Load(id, at, kind, t.at(new Parameter(id, Which.LOAD), value), bend);
         }
     }
 
@@ -255,14 +255,14 @@ public sealed interface Section permits
 
         @Override
         public Stage tuned(Tuner t) {
-            double emission = t.at(new Knob(id, Which.EMISSION), 1);
+            double emission = t.at(new Parameter(id, Which.EMISSION), 1);
             return new Stage(id, at,
                     valve.tuned(id, t).times(emission),
-                    t.at(new Knob(id + ".load", Which.RESISTANCE), anodeOhms),
-                    screen.map(s -> new Decoupled(t.at(new Knob(id + ".screen", Which.RESISTANCE), s.ohms),
+                    t.at(new Parameter(id + ".load", Which.RESISTANCE), anodeOhms),
+                    screen.map(s -> new Decoupled(t.at(new Parameter(id + ".screen", Which.RESISTANCE), s.ohms),
                             s.decoupler.map(c -> c.tuned(t)))),
-                    cathodeOhms > 0 ? t.at(new Knob(id + ".cathode", Which.RESISTANCE), cathodeOhms) : 0,
-                    bypass.map(c -> c.tuned(t)), t.at(new Knob(id + ".leak", Which.RESISTANCE), gridOhms), gridPoint);
+                    cathodeOhms > 0 ? t.at(new Parameter(id + ".cathode", Which.RESISTANCE), cathodeOhms) : 0,
+                    bypass.map(c -> c.tuned(t)), t.at(new Parameter(id + ".leak", Which.RESISTANCE), gridOhms), gridPoint);
         }
     }
 
@@ -285,9 +285,9 @@ public sealed interface Section permits
 
         @Override
         public Regulate tuned(Tuner t) {
-            return new Regulate(id, from, to, negative, t.at(new Knob(id, Which.HELD_VOLTS), volts),
-                    t.at(new Knob(id, Which.DROPOUT), dropoutVolts), t.at(new Knob(id, Which.OUTPUT_RESISTANCE), outOhms),
-                    t.at(new Knob(id, Which.PASS_RESISTANCE), passOhms), tracks);
+            return new Regulate(id, from, to, negative, t.at(new Parameter(id, Which.HELD_VOLTS), volts),
+                    t.at(new Parameter(id, Which.DROPOUT), dropoutVolts), t.at(new Parameter(id, Which.OUTPUT_RESISTANCE), outOhms),
+                    t.at(new Parameter(id, Which.PASS_RESISTANCE), passOhms), tracks);
         }
     }
 
@@ -295,8 +295,8 @@ public sealed interface Section permits
     record Stabilise(String id, String at, double volts, double ohms, boolean negative) implements Section {
         @Override
         public Stabilise tuned(Tuner t) {
-            return new Stabilise(id, at, t.at(new Knob(id, Which.HELD_VOLTS), volts),
-                    t.at(new Knob(id, Which.OUTPUT_RESISTANCE), ohms), negative);
+            return new Stabilise(id, at, t.at(new Parameter(id, Which.HELD_VOLTS), volts),
+                    t.at(new Parameter(id, Which.OUTPUT_RESISTANCE), ohms), negative);
         }
     }
 }

@@ -70,7 +70,7 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
 
     /** This with every value as a tuner wants it. */
     public Supply tuned(Tuner tuner) {
-        double volts = tuner.at(new Knob(Knob.MAINS, Knob.Which.MAINS_VOLTS), mains.volts);
+        double volts = tuner.at(new Parameter(Parameter.MAINS, Parameter.Which.MAINS_VOLTS), mains.volts);
         return new Supply(new Mains(mains.nominalVolts, volts, mains.hertz), primary.tuned(tuner),
                 sections.stream().map(s -> s.tuned(tuner)).toList());
     }

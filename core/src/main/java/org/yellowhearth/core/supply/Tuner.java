@@ -8,5 +8,5 @@ public interface Tuner {
      *
      * @param now what it is, in SI units; of a rectifier or valve its share of a whole one
      */
-    double at(Knob knob, double now);
+    double at(Parameter knob, double now);
 }

@@ -1,6 +1,6 @@
 package org.yellowhearth.core.supply;
 
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter.Which;
 
 /**
  * A valve by its law of the cathode current K·(v_g1 + v/µ)^1.5, with v that of the anode of a triode, of the screen of a pentode.
@@ -29,11 +29,11 @@ public record ValveModel(double perveance, double mu, double anodeShare, double 
 
     /** This with every value as a tuner wants it, in a section of this id. */
     ValveModel tuned(String id, Tuner t) {
-        double law = t.at(new Knob(id, Which.PERVEANCE), perveance);
-        double factor = t.at(new Knob(id, Which.AMPLIFICATION), mu);
+        double law = t.at(new Parameter(id, Which.PERVEANCE), perveance);
+        double factor = t.at(new Parameter(id, Which.AMPLIFICATION), mu);
         return pentode()
-                ? new ValveModel(law, factor, t.at(new Knob(id, Which.ANODE_SHARE), anodeShare),
-                        t.at(new Knob(id, Which.KNEE), kneeVolts))
+                ? new ValveModel(law, factor, t.at(new Parameter(id, Which.ANODE_SHARE), anodeShare),
+                        t.at(new Parameter(id, Which.KNEE), kneeVolts))
                 : new ValveModel(law, factor, anodeShare, kneeVolts);
     }
 

@@ -8,8 +8,8 @@ import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.circuit.Wave;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Fault.Mode;
@@ -58,10 +58,10 @@ public record BridgeForecast(String point, List<Case> cases) {
         double esr = Math.max(c.get().esrOhms(), 1e-3);
         List<Case> cases = new ArrayList<>();
         tried(supply, at.get(), part, farads, Optional.empty()).ifPresent(cases::add);
-        for (Fault f : List.of(new Fault(new Knob(part, Which.CAPACITANCE), Mode.CAPACITANCE_LOW, WEAK * c.get().farads()),
-                new Fault(new Knob(part, Which.CAPACITANCE), Mode.OPEN, OPEN * c.get().farads()),
-                new Fault(new Knob(part, Which.SERIES_RESISTANCE), Mode.LOSSY, LOSSY * esr),
-                new Fault(new Knob(part, Which.LEAKAGE_RESISTANCE), Mode.LEAKY, LEAKY_OHMS))) {
+        for (Fault f : List.of(new Fault(new Parameter(part, Which.CAPACITANCE), Mode.CAPACITANCE_LOW, WEAK * c.get().farads()),
+                new Fault(new Parameter(part, Which.CAPACITANCE), Mode.OPEN, OPEN * c.get().farads()),
+                new Fault(new Parameter(part, Which.SERIES_RESISTANCE), Mode.LOSSY, LOSSY * esr),
+                new Fault(new Parameter(part, Which.LEAKAGE_RESISTANCE), Mode.LEAKY, LEAKY_OHMS))) {
             tried(supply, at.get(), part, farads, Optional.of(f)).ifPresent(cases::add);
         }
         return cases.isEmpty() ? Optional.empty() : Optional.of(new BridgeForecast(at.get(), cases));

@@ -6,7 +6,7 @@ import java.util.stream.IntStream;
 
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Diagnosis.Datum;
@@ -117,7 +117,7 @@ final class Comparison {
             if (m.line() == 1 && m.meterOhms().isEmpty()) {
                 continue;
             }
-            Supply there = new Knob(Knob.MAINS, Knob.Which.MAINS_VOLTS).times(question.supply(), m.line());
+            Supply there = new Parameter(Parameter.MAINS, Parameter.Which.MAINS_VOLTS).times(question.supply(), m.line());
             if (m.meterOhms().isPresent()) {
                 there = there.with(new Section.Resist("meter", "meter", m.point(), Section.CHASSIS, m.meterOhms().getAsDouble()));
             }

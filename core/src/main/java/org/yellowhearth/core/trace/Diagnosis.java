@@ -12,7 +12,7 @@ import java.util.stream.Stream;
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -57,7 +57,7 @@ public final class Diagnosis {
      * @param odds of each part being bad before anything was read; a twentieth where none are given
      * @param setups how the set stood; the first is as it is described, with nothing clipped on
      */
-    public record Question(Supply supply, List<String> points, List<Datum> data, Map<Knob, Double> spread,
+    public record Question(Supply supply, List<String> points, List<Datum> data, Map<Parameter, Double> spread,
             Map<String, Double> odds, List<Setup> setups) {
         public Question {
             setups = List.copyOf(setups);

@@ -1,7 +1,7 @@
 package org.yellowhearth.core.trace;
 
 import org.yellowhearth.core.message.Coded;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -9,7 +9,7 @@ import org.yellowhearth.core.supply.Supply;
  *
  * @param value what it is instead, in SI units; of a rectifier or valve its share of a whole one
  */
-public record Fault(Knob knob, Mode mode, double value) {
+public record Fault(Parameter knob, Mode mode, double value) {
     /** In what way a part is bad. */
     public enum Mode implements Coded {
         CAPACITANCE_LOW, OPEN, LOSSY, LEAKY, SHORTED,

@@ -6,7 +6,7 @@ import java.util.Set;
 import java.util.function.DoubleFunction;
 import java.util.stream.DoubleStream;
 
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
@@ -33,11 +33,11 @@ record FaultLine(String part, double weight, List<Fault> steps) {
     static List<FaultLine> of(Supply supply) {
         Set<String> sections = supply.sectionIds();
         List<FaultLine> lines = new ArrayList<>();
-        Knob.all(supply).forEach((knob, now) -> of(supply, knob, now, Knob.whole(knob.element(), sections), lines));
+        Parameter.all(supply).forEach((knob, now) -> of(supply, knob, now, Parameter.whole(knob.element(), sections), lines));
         return lines;
     }
 
-    private static void of(Supply supply, Knob knob, double now, String part, List<FaultLine> lines) {
+    private static void of(Supply supply, Parameter knob, double now, String part, List<FaultLine> lines) {
         switch (knob.which()) {
             case CAPACITANCE -> add(lines, knob, part, 0.4, share -> share <= OPEN_SHARE ? Mode.OPEN : Mode.CAPACITANCE_LOW, now,
                     0.75, 0.55, 0.35, 0.2, 0.1, 0.04, OPEN_SHARE);
@@ -51,7 +51,7 @@ record FaultLine(String part, double weight, List<Fault> steps) {
             }
             case INDUCTANCE -> add(lines, knob, part, 0.5, _ -> Mode.TURNS_SHORTED, now, 0.5, 0.2, 0.05);
             case WINDING_RESISTANCE -> {
-                if (!part.equals(Knob.MAINS)) {
+                if (!part.equals(Parameter.MAINS)) {
                     add(lines, knob, part, 0.5, _ -> Mode.OPEN, now, OPEN_TIMES);
                 }
             }
@@ -83,7 +83,7 @@ record FaultLine(String part, double weight, List<Fault> steps) {
         }
     }
 
-    private static void conductance(Supply supply, Knob knob, String part, List<FaultLine> lines) {
+    private static void conductance(Supply supply, Parameter knob, String part, List<FaultLine> lines) {
         boolean leg = !knob.element().equals(part);
         boolean wears = supply.sections().stream().anyMatch(s -> s.id().equals(part) && !steep(s));
         if (leg) {
@@ -112,7 +112,7 @@ record FaultLine(String part, double weight, List<Fault> steps) {
         return ohms ? DoubleStream.of(times).map(t -> t == 0 ? OPEN_TIMES : 1 / t).toArray() : times;
     }
 
-    private static void add(List<FaultLine> lines, Knob knob, String part, double weight, DoubleFunction<Mode> mode, double now,
+    private static void add(List<FaultLine> lines, Parameter knob, String part, double weight, DoubleFunction<Mode> mode, double now,
             double... times) {
         if (times.length > 0) {
             lines.add(new FaultLine(part, weight,

@@ -15,7 +15,7 @@ import org.yellowhearth.core.circuit.Transient.Course;
 import org.yellowhearth.core.circuit.Transient.Warmth;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 
@@ -108,7 +108,7 @@ public record Inrush(String rectifier, double peakAmperes, double worstPhaseDegr
             double inverse = -steady.voltage(d.nodes().get(0), d.nodes().get(1)).least();
             all.add(new Stress(d.name(), i.mean(), i.most(), inverse, courses.get(k).greatest(),
                     courses.get(k).greatestSquareSeconds(),
-                    Optional.ofNullable(ratings.get(Knob.whole(d.name(), sections)))));
+                    Optional.ofNullable(ratings.get(Parameter.whole(d.name(), sections)))));
         }
         return all;
     }

@@ -20,7 +20,7 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.reading.Derived;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.Section;
 
 /**

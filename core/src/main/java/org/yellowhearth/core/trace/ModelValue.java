@@ -5,8 +5,8 @@ import java.util.Optional;
 import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 
 /**
  * One parameter of the model, and where it comes from.
@@ -17,7 +17,7 @@ import org.yellowhearth.core.supply.Knob.Which;
  */
 public record ModelValue(String section, String element, Which which, Quantity value, Origin origin, Optional<PartRef> part) {
     /** Whether it is the value of this knob. */
-    boolean of(Knob knob) {
+    boolean of(Parameter knob) {
         return element.equals(knob.element()) && which == knob.which();
     }
 }

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 
 import org.yellowhearth.core.fact.SupplyBridge;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -13,7 +13,7 @@ import org.yellowhearth.core.supply.Supply;
  *
  * @param draws times what each of these values is as described
  */
-public record Setup(List<SupplyBridge.Clipped> bridged, Map<Knob, Double> draws) {
+public record Setup(List<SupplyBridge.Clipped> bridged, Map<Parameter, Double> draws) {
     /** Nothing clipped across anything, every load as described. */
     public static final Setup PLAIN = new Setup(List.of(), Map.of());
 

@@ -31,8 +31,8 @@ import org.yellowhearth.core.part.Rectifier;
 import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.part.Winding;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.Lamp;
 import org.yellowhearth.core.supply.Primary;
 import org.yellowhearth.core.supply.RectifierModel;
@@ -112,7 +112,7 @@ final class SupplyBuilder {
     /** A series lamp is there while the set is on trial, not on the drawing. */
     private Primary primary() {
         return described().map(m -> {
-            sectionOf.put(Knob.MAINS, m.id());
+            sectionOf.put(Parameter.MAINS, m.id());
             Optional<Lamp> lamp = view == View.AS_IT_IS && m.lampWatts().isPresent()
                     ? Optional.of(Lamp.cold(m.lampWatts().getAsDouble(), m.lampVolts().orElse(m.nominalVolts())))
                     : Optional.empty();
@@ -127,11 +127,11 @@ final class SupplyBuilder {
      * no element has is noted.
      */
     private Supply typed(Supply supply) {
-        Map<Knob, Double> now = Knob.all(supply);
+        Map<Parameter, Double> now = Parameter.all(supply);
         constants(now);
-        Map<Knob, Double> put = new LinkedHashMap<>();
+        Map<Parameter, Double> put = new LinkedHashMap<>();
         for (SupplyValue v : job.items(SupplyValue.class)) {
-            Optional<Knob> knob = now.keySet().stream()
+            Optional<Parameter> knob = now.keySet().stream()
                     .filter(k -> k.element().equals(v.element()) && k.which().code().equals(v.which())).findFirst();
             if (knob.isEmpty()) {
                 notes.add(Message.of(TraceWords.VALUE_UNUSED, v.element(), v.which()));
@@ -143,12 +143,12 @@ final class SupplyBuilder {
         return put.isEmpty() ? supply : supply.tuned((knob, is) -> put.getOrDefault(knob, is));
     }
 
-    private boolean wears(Knob knob) {
+    private boolean wears(Parameter knob) {
         return knob.which() == Which.CONDUCTANCE || knob.which() == Which.EMISSION
                 || known.taken().stream().anyMatch(v -> v.of(knob) && v.part().isPresent());
     }
 
-    private void replace(Knob knob, double value) {
+    private void replace(Parameter knob, double value) {
         Optional<ModelValue> before = known.taken().stream().filter(v -> v.of(knob)).findFirst();
         before.ifPresent(known.taken()::remove);
         known.note(new Wanted(before.map(ModelValue::section).orElseGet(() -> section(knob)), knob.element(), knob.which(),
@@ -156,12 +156,12 @@ final class SupplyBuilder {
                 Origin.TYPED);
     }
 
-    private String section(Knob knob) {
-        return sectionOf.getOrDefault(Knob.whole(knob.element(), sectionOf.keySet()), "");
+    private String section(Parameter knob) {
+        return sectionOf.getOrDefault(Parameter.whole(knob.element(), sectionOf.keySet()), "");
     }
 
     /** What the model takes for granted can be seen as well, and typed. */
-    private void constants(Map<Knob, Double> all) {
+    private void constants(Map<Parameter, Double> all) {
         all.forEach((knob, value) -> {
             boolean constant = switch (knob.which()) {
                 case SATURATION_CURRENT, EMISSION_COEFFICIENT, JUNCTION_RESISTANCE, KNEE, START_VOLTS, CORE_QUALITY,

@@ -17,7 +17,7 @@ import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -42,7 +42,7 @@ public final class SupplyRails {
         List<Rail> all = new ArrayList<>();
         for (String point : model.points()) {
             Holding h = new Holding();
-            job.items(SupplySection.class).forEach(s -> h.add(s, point, Knob.all(model.supply().get())));
+            job.items(SupplySection.class).forEach(s -> h.add(s, point, Parameter.all(model.supply().get())));
             boolean known = listed.stream()
                     .anyMatch(r -> r.name().equals(point) || r.parts().stream().anyMatch(h.parts::contains));
             double volts = highest.getOrDefault(point, 0.0);
@@ -63,14 +63,14 @@ public final class SupplyRails {
         private double farads;
         private double conductance;
 
-        void add(SupplySection section, String point, Map<Knob, Double> values) {
+        void add(SupplySection section, String point, Map<Parameter, Double> values) {
             switch (section) {
                 case SupplyFilter f when f.to().equals(point) || f.from().equals(point) -> {
                     if (f.to().equals(point)) {
                         f.shunt().ifPresentOrElse(parts::add, () -> farads += f.farads().orElse(0));
                     }
                     if (f.to().equals(SupplySection.CHASSIS)) {
-                        conductance += f.through().map(p -> new Knob(p.toString(), Knob.Which.RESISTANCE)).map(values::get)
+                        conductance += f.through().map(p -> new Parameter(p.toString(), Parameter.Which.RESISTANCE)).map(values::get)
                                 .map(ohms -> 1 / ohms).orElseGet(() -> f.ohms().isPresent() ? 1 / f.ohms().getAsDouble() : 0);
                     }
                 }
@@ -87,8 +87,8 @@ public final class SupplyRails {
             }
         }
 
-        private static double value(Map<Knob, Double> values, String element) {
-            return values.getOrDefault(new Knob(element, Knob.Which.CAPACITANCE), 1e-6);
+        private static double value(Map<Parameter, Double> values, String element) {
+            return values.getOrDefault(new Parameter(element, Parameter.Which.CAPACITANCE), 1e-6);
         }
     }
 

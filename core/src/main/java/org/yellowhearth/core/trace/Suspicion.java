@@ -23,8 +23,8 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Tolerance;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
@@ -71,7 +71,7 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
         List<SupplyReading> leftOut = new ArrayList<>();
         Set<String> points = Set.copyOf(model.readable());
         boolean watts = model.supply().get().primary().otherWatts() > 0;
-        Map<State, Map<Knob, Double>> states = states(job, model.supply().get());
+        Map<State, Map<Parameter, Double>> states = states(job, model.supply().get());
         // The model is of the set as usual; where the newest reading was taken in a state nobody described, it is taken for that state.
         State usual = all.isEmpty() || states.containsKey(all.getFirst().state()) ? State.UNSTATED : all.getFirst().state();
         for (SupplyReading r : all) {
@@ -84,7 +84,7 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
         }
         OptionalDouble line = used.stream().flatMapToDouble(r -> r.lineVolts().stream()).average();
         Supply supply = line.isPresent()
-                ? new Knob(Knob.MAINS, Which.MAINS_VOLTS).set(model.supply().get(), line.getAsDouble())
+                ? new Parameter(Parameter.MAINS, Which.MAINS_VOLTS).set(model.supply().get(), line.getAsDouble())
                 : model.supply().get();
         List<Setup> setups = new ArrayList<>(List.of(Setup.PLAIN));
         List<Diagnosis.Datum> data = new ArrayList<>();
@@ -103,12 +103,12 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
     }
 
     /** What loads and stages draw in each state that is described, against as usual: more ohms, fewer amperes. */
-    private static Map<State, Map<Knob, Double>> states(Job job, Supply supply) {
-        Map<State, Map<Knob, Double>> states = new EnumMap<>(State.class);
-        Set<Knob> knobs = Knob.all(supply).keySet();
+    private static Map<State, Map<Parameter, Double>> states(Job job, Supply supply) {
+        Map<State, Map<Parameter, Double>> states = new EnumMap<>(State.class);
+        Set<Parameter> knobs = Parameter.all(supply).keySet();
         for (SupplyState s : job.items(SupplyState.class)) {
-            Knob load = new Knob(s.name(), Which.LOAD);
-            Knob stage = new Knob(s.name(), Which.EMISSION);
+            Parameter load = new Parameter(s.name(), Which.LOAD);
+            Parameter stage = new Parameter(s.name(), Which.EMISSION);
             double share = Math.max(s.share(), NOTHING);
             if (knobs.contains(load)) {
                 states.computeIfAbsent(s.state(), _ -> new HashMap<>()).put(load,
@@ -127,15 +127,15 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
     // --- how far values may be off -------------------------------------------------------------------------------------------
 
     /** The standard tolerance of each value, by where it comes from. */
-    static Map<Knob, Double> spread(Job job, Supply supply, List<ModelValue> values, boolean lineKnown) {
-        Map<Knob, ModelValue> known = new HashMap<>();
-        values.forEach(v -> known.put(new Knob(v.element(), v.which()), v));
-        Map<Knob, Double> spread = new LinkedHashMap<>();
+    static Map<Parameter, Double> spread(Job job, Supply supply, List<ModelValue> values, boolean lineKnown) {
+        Map<Parameter, ModelValue> known = new HashMap<>();
+        values.forEach(v -> known.put(new Parameter(v.element(), v.which()), v));
+        Map<Parameter, Double> spread = new LinkedHashMap<>();
         Set<String> sections = supply.sectionIds();
-        Knob.all(supply).keySet().forEach(knob -> {
+        Parameter.all(supply).keySet().forEach(knob -> {
             double sigma = switch (knob.which()) {
                 case MAINS_VOLTS -> lineKnown ? LINE_KNOWN : LINE_GUESSED;
-                case CONDUCTANCE -> knob.element().equals(Knob.whole(knob.element(), sections))
+                case CONDUCTANCE -> knob.element().equals(Parameter.whole(knob.element(), sections))
                         ? conductance(supply, knob.element())
                         : 0;
                 default -> sigma(job, knob.which(), Optional.ofNullable(known.get(knob)));
@@ -201,8 +201,8 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
     private static Map<String, Double> odds(Supply supply, Job job, Knowledge knowledge, ToDoubleFunction<PartRef> chance) {
         Map<String, Double> odds = new HashMap<>();
         Set<String> sections = supply.sectionIds();
-        Knob.all(supply).keySet().forEach(knob -> {
-            String whole = Knob.whole(knob.element(), sections);
+        Parameter.all(supply).keySet().forEach(knob -> {
+            String whole = Parameter.whole(knob.element(), sections);
             double usual = switch (knob.which()) {
                 case CAPACITANCE -> 0.3;
                 case CONDUCTANCE -> 0.12;

@@ -13,7 +13,7 @@ import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 
@@ -61,7 +61,7 @@ public record ToleranceRuns(int runs, int failed, List<Rail> rails, List<Double>
      * @param seed the same seed gives the same runs
      * @throws StoppedException where the watcher did not want to go on
      */
-    public static ToleranceRuns of(Supply supply, List<String> points, Map<Knob, Double> spread, int runs, long seed,
+    public static ToleranceRuns of(Supply supply, List<String> points, Map<Parameter, Double> spread, int runs, long seed,
             Watcher watcher) {
         SplittableRandom random = new SplittableRandom(seed);
         Map<String, double[]> dc = new HashMap<>();

@@ -15,7 +15,7 @@ import org.yellowhearth.core.circuit.Transient.Course;
 import org.yellowhearth.core.circuit.Transient.Warmth;
 import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.knowledge.SupplyRules.Cathode;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
@@ -102,7 +102,7 @@ public record WarmUp(List<Rail> rails, List<Race> races) {
         Waveforms steady = Settled.of(supply).waves();
         Set<String> sections = supply.sectionIds();
         Warmth warming = (d, seconds) -> {
-            Cathode c = cathodes.get(Knob.whole(d.name(), sections));
+            Cathode c = cathodes.get(Parameter.whole(d.name(), sections));
             return c == null ? 1 : emission(c, seconds);
         };
         List<Section.Stage> biased = supply.sections().stream().filter(Section.Stage.class::isInstance)

@@ -14,7 +14,7 @@ import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.Sets;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
@@ -199,12 +199,12 @@ public class JobTest {
     @Test
     public void editsThatStandTogetherAreTakenBackTogether() {
         Job job = Sets.arrived();
-        Look look = new Look("l", PartRef.of("C1"), Look.Sign.BULGED, "");
+        VisualInspection look = new VisualInspection("l", PartRef.of("C1"), VisualInspection.Sign.BULGED, "");
         Edit.Together both = new Edit.Together(List.of(new Edit.PartAdded(part("C1", 1e-6)), new Edit.PartAdded(part("C2", 2e-6)),
                 new Edit.ItemChanged(Optional.empty(), Optional.of(look))));
         Job after = Sets.at(job, 1, both);
         assertThat(after.census()).hasSize(2);
-        assertThat(after.of(PartRef.of("C1"), Look.class)).containsExactly(look);
+        assertThat(after.of(PartRef.of("C1"), VisualInspection.class)).containsExactly(look);
         Job back = after.after(new Entry(2, after.journal().getLast().at(), new Act.Undid(1)));
         assertThat(back.census()).isEmpty();
         assertThat(back.items()).isEmpty();
@@ -222,9 +222,9 @@ public class JobTest {
     @Test
     public void whatIsWrittenOfAPartNeedsItAndLeavesWithIt() {
         Job job = Sets.at(Sets.arrived(), 1, new Edit.PartAdded(part("C1", 1e-6)));
-        Look stray = new Look("l", PartRef.of("C9"), Look.Sign.BULGED, "");
+        VisualInspection stray = new VisualInspection("l", PartRef.of("C9"), VisualInspection.Sign.BULGED, "");
         assertThatThrownBy(() -> Sets.with(job, stray)).isInstanceOf(IllegalEditException.class).hasMessageContaining("census");
-        Job seen = Sets.with(job, new Look("l", PartRef.of("C1"), Look.Sign.REVERSED, ""));
+        Job seen = Sets.with(job, new VisualInspection("l", PartRef.of("C1"), VisualInspection.Sign.REVERSED, ""));
         assertThatThrownBy(() -> Sets.at(seen, 2, new Edit.PartRemoved(part("C1", 1e-6), List.of())))
                 .isInstanceOf(IllegalEditException.class).hasMessageContaining("goes with it");
     }

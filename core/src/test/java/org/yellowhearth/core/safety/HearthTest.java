@@ -33,7 +33,7 @@ public class HearthTest {
     private static final Edit LIT = new Edit.PowerSwitched(Edit.Power.LIT);
     private static final Edit OFF = new Edit.PowerSwitched(Edit.Power.OFF);
 
-    private static HearthReading hearth(Job job, double seconds) {
+    private static ChargeReading hearth(Job job, double seconds) {
         return Hearth.of(job, KNOWLEDGE).at(moment(seconds));
     }
 
@@ -43,40 +43,40 @@ public class HearthTest {
 
     @Test
     public void aSetWithNothingListedOrNothingMeasuredIsUnknown() {
-        assertThat(hearth(arrived(), 10).state()).isEqualTo(HearthState.UNKNOWN);
+        assertThat(hearth(arrived(), 10).state()).isEqualTo(ChargeState.UNKNOWN);
         Job listed = with(arrived(), rail("HT", 300, 40e-6, Bleeder.MEASURED, 100e3));
-        assertThat(hearth(listed, 1e6).state()).isEqualTo(HearthState.UNKNOWN);
-        assertThat(hearth(at(arrived(), 0, LIT), 1).state()).isEqualTo(HearthState.LIT);
+        assertThat(hearth(listed, 1e6).state()).isEqualTo(ChargeState.UNKNOWN);
+        assertThat(hearth(at(arrived(), 0, LIT), 1).state()).isEqualTo(ChargeState.LIT);
     }
 
     /** RC = 4 s: 60 V after 4·ln 5 = 6.4 s and more, for what the dielectric gives back on the way; ngspice says 6.4504 s. */
     @Test
     public void aMeasuredBleederCountsTheTimeDown() {
         Job off = run(with(arrived(), rail("HT", 300, 40e-6, Bleeder.MEASURED, 100e3)));
-        HearthReading now = hearth(off, 600);
-        assertThat(now.state()).isEqualTo(HearthState.BANKED);
+        ChargeReading now = hearth(off, 600);
+        assertThat(now.state()).isEqualTo(ChargeState.BANKED);
         assertThat(now.volts()).isCloseTo(300, within(1e-9));
         assertThat(now.touchSafe()).isFalse();
         assertThat(now.touchSafeIn().orElseThrow().toMillis()).isCloseTo(6450L, within(2L));
         assertThat(hearth(off, 606).touchSafe()).isFalse();
         assertThat(hearth(off, 607).touchSafe()).isTrue();
         Duration meter = now.meterSafeIn().orElseThrow();
-        assertThat(hearth(off, 600 + meter.toMillis() / 1000.0 - 0.1).state()).isEqualTo(HearthState.BANKED);
-        assertThat(hearth(off, 600 + meter.toMillis() / 1000.0 + 0.1).state()).isEqualTo(HearthState.COLD);
+        assertThat(hearth(off, 600 + meter.toMillis() / 1000.0 - 0.1).state()).isEqualTo(ChargeState.BANKED);
+        assertThat(hearth(off, 600 + meter.toMillis() / 1000.0 + 0.1).state()).isEqualTo(ChargeState.COLD);
     }
 
     @Test
     public void aBleederThatIsOnlyMarkedPromisesNothing() {
         Job off = run(with(arrived(), rail("HT", 300, 40e-6, Bleeder.MARKED, 100e3)));
-        HearthReading later = hearth(off, 6000);
-        assertThat(later.state()).isEqualTo(HearthState.BANKED);
+        ChargeReading later = hearth(off, 6000);
+        assertThat(later.state()).isEqualTo(ChargeState.BANKED);
         assertThat(later.volts()).isEqualTo(300);
         assertThat(later.touchSafeIn()).isEmpty();
         assertThat(hearth(off, 600).likelyTouchSafeIn()).isPresent();
         assertThat(later.likelyMeterSafeIn()).contains(Duration.ZERO);
         // The meter proves it; what the dielectric could still give back keeps it from being cold at once.
         Job measured = at(off, 6000, new Edit.VoltsMeasured("HT", 0.2));
-        assertThat(hearth(measured, 6001).state()).isEqualTo(HearthState.BANKED);
+        assertThat(hearth(measured, 6001).state()).isEqualTo(ChargeState.BANKED);
         assertThat(hearth(measured, 6001).touchSafe()).isTrue();
         assertThat(hearth(measured, 6001).highestVolts()).isBetween(20.0, 300 / 11.0 + 0.2);
     }
@@ -89,8 +89,8 @@ public class HearthTest {
             job = at(job, now, new Edit.VoltsMeasured("HT", 0.1));
             now += 3600;
         }
-        assertThat(hearth(job, now).state()).as("a tenth comes back, then a hundredth").isEqualTo(HearthState.COLD);
-        assertThat(hearth(at(job, now, LIT), now + 1).state()).isEqualTo(HearthState.LIT);
+        assertThat(hearth(job, now).state()).as("a tenth comes back, then a hundredth").isEqualTo(ChargeState.COLD);
+        assertThat(hearth(at(job, now, LIT), now + 1).state()).isEqualTo(ChargeState.LIT);
     }
 
     @Test
@@ -116,9 +116,9 @@ public class HearthTest {
     @Test
     public void aSetFoundEmptyIsColdAndOneJustDischargedIsNot() {
         Job listed = with(arrived(), rail("HT", 300, 40e-6, Bleeder.NONE, 0));
-        assertThat(hearth(at(listed, 1, new Edit.VoltsMeasured("HT", 0.1, true)), 2).state()).isEqualTo(HearthState.COLD);
-        HearthReading discharged = hearth(at(listed, 1, new Edit.VoltsMeasured("HT", 0.1)), 2);
-        assertThat(discharged.state()).isEqualTo(HearthState.BANKED);
+        assertThat(hearth(at(listed, 1, new Edit.VoltsMeasured("HT", 0.1, true)), 2).state()).isEqualTo(ChargeState.COLD);
+        ChargeReading discharged = hearth(at(listed, 1, new Edit.VoltsMeasured("HT", 0.1)), 2);
+        assertThat(discharged.state()).isEqualTo(ChargeState.BANKED);
         assertThat(discharged.highestVolts()).isGreaterThan(20);
     }
 
@@ -128,9 +128,9 @@ public class HearthTest {
         Rail rail = new Rail("HT", "HT", 300, List.of(part.ref()), OptionalDouble.empty(), "", Bleeder.MEASURED,
                 OptionalDouble.of(100e3));
         Job off = run(with(at(arrived(), 0, new Edit.PartAdded(part)), rail));
-        assertThat(hearth(off, 601).state()).isEqualTo(HearthState.BANKED);
+        assertThat(hearth(off, 601).state()).isEqualTo(ChargeState.BANKED);
         Job gone = at(off, 601, new Edit.PartRemoved(part, List.of()));
-        assertThat(hearth(gone, 100_000).state()).isEqualTo(HearthState.UNKNOWN);
+        assertThat(hearth(gone, 100_000).state()).isEqualTo(ChargeState.UNKNOWN);
         assertThat(hearth(gone, 100_000).touchSafe()).isFalse();
     }
 
@@ -275,17 +275,17 @@ public class HearthTest {
                 } else {
                     truths.forEach(x -> x.goOn(pause));
                 }
-                HearthReading said = hearth(job, now);
+                ChargeReading said = hearth(job, now);
                 double most = truths.stream().mapToDouble(x -> Math.abs(x.node)).max().orElse(0);
-                cold += said.state() == HearthState.COLD ? 1 : 0;
+                cold += said.state() == ChargeState.COLD ? 1 : 0;
                 touch += said.touchSafe() ? 1 : 0;
-                if (said.state() == HearthState.COLD) {
+                if (said.state() == ChargeState.COLD) {
                     assertThat(most).as("seed " + seed + " step " + step).isLessThan(1 + 1e-3);
                 }
                 if (said.touchSafe()) {
                     assertThat(most).as("seed " + seed + " step " + step).isLessThan(60 + 1e-3);
                 }
-                assertThat(said.state() == HearthState.LIT).isEqualTo(lit);
+                assertThat(said.state() == ChargeState.LIT).isEqualTo(lit);
             }
         }
         assertThat(cold).as("it does say COLD").isGreaterThan(200);

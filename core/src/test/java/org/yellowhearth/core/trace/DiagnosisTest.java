@@ -18,8 +18,8 @@ import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.supply.SupplyRuns;
@@ -103,9 +103,9 @@ public class DiagnosisTest {
             return;
         }
         Set set = SimulatedSets.valveAndChoke();
-        for (Fault fault : List.of(new Fault(new Knob("C1", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 3e-6),
-                new Fault(new Knob("C3", Which.LEAKAGE_RESISTANCE), Mode.LEAKY, 12_000),
-                new Fault(new Knob("V1.2", Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6))) {
+        for (Fault fault : List.of(new Fault(new Parameter("C1", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 3e-6),
+                new Fault(new Parameter("C3", Which.LEAKAGE_RESISTANCE), Mode.LEAKY, 12_000),
+                new Fault(new Parameter("V1.2", Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6))) {
             List<Datum> data = new ArrayList<>();
             SupplyRuns.simulated(fault.in(set.supply()), 2, set.points()).forEach((point, read) -> {
                 data.add(Datum.of(point, Kind.DIRECT, read.dcVolts(), SimulatedSets.METER));
@@ -121,8 +121,8 @@ public class DiagnosisTest {
     @Test
     public void twoFaultsAtOnceAreFoundWhereOneDoesNotExplainTheReadings() {
         Set set = SimulatedSets.valveAndChoke();
-        Fault dry = new Fault(new Knob("C1", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 4e-6);
-        Fault leaky = new Fault(new Knob("C3", Which.LEAKAGE_RESISTANCE), Mode.LEAKY, 8_000);
+        Fault dry = new Fault(new Parameter("C1", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 4e-6);
+        Fault leaky = new Fault(new Parameter("C3", Which.LEAKAGE_RESISTANCE), Mode.LEAKY, 8_000);
         Question q = set.question(set.read(leaky.in(dry.in(set.supply())), new Random(5)));
         assertThat(best(q).misfit()).as("one fault").isGreaterThan(30);
         List<Explanation> all = diagnosis(q).doubles();
@@ -141,7 +141,7 @@ public class DiagnosisTest {
     public void aBridgeCountsAsEvidence() {
         Set set = SimulatedSets.valveAndChoke();
         Setup clip = new Setup(List.of(new SupplyBridge.Clipped(PartRef.of("C2"), 32e-6)), Map.of());
-        Supply truth = new Fault(new Knob("C2", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 3e-6).in(set.supply());
+        Supply truth = new Fault(new Parameter("C2", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 3e-6).in(set.supply());
         Probes probes = new Probes(set.points(), List.of(Setup.PLAIN, clip));
         double[] shown = probes.of(truth).orElseThrow();
         List<Datum> data = new ArrayList<>();
@@ -171,7 +171,7 @@ public class DiagnosisTest {
     @Test
     public void theLineAndTheMeterAreCounted() {
         Set set = SimulatedSets.valveAndChoke();
-        Knob mains = new Knob(Knob.MAINS, Which.MAINS_VOLTS);
+        Parameter mains = new Parameter(Parameter.MAINS, Which.MAINS_VOLTS);
         Supply low = mains.times(set.supply(), 0.85)
                 .with(new Section.Resist("m", "m", "SC", "0", 100_000));
         List<Datum> plain = set.read(low, new Random(8));
@@ -187,7 +187,7 @@ public class DiagnosisTest {
     @Test
     public void theNextMeasurementIsOneThatTellsTheLeadersApart() {
         Set set = SimulatedSets.valveAndChoke();
-        Supply truth = new Fault(new Knob("C1", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 4e-6).in(set.supply());
+        Supply truth = new Fault(new Parameter("C1", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 4e-6).in(set.supply());
         List<Datum> rail = set.read(truth, new Random(3)).stream().filter(d -> d.point().equals("HT2") && d.kind() == Kind.DIRECT)
                 .toList();
         Question q = set.question(rail);

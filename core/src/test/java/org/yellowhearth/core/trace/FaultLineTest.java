@@ -10,7 +10,7 @@ import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.Wave;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Section.Cap;
@@ -40,7 +40,7 @@ public class FaultLineTest {
         assertThat(modes(s, "L1")).containsOnlyKeys(Mode.TURNS_SHORTED, Mode.OPEN);
         assertThat(modes(s, "V1")).as("a valve wears, whole or by legs").containsOnlyKeys(Mode.OPEN, Mode.LEG_OPEN);
         assertThat(modes(s, "out")).containsOnlyKeys(Mode.DRAWS_MUCH, Mode.DRAWS_NOTHING);
-        assertThat(modes(s, Knob.MAINS)).as("the mains is no part").isEmpty();
+        assertThat(modes(s, Parameter.MAINS)).as("the mains is no part").isEmpty();
     }
 
     /** Silicon conducts or it does not; selenium wears (common practice). */
@@ -56,7 +56,7 @@ public class FaultLineTest {
     @Test
     public void whatALoadDrawsFollowsItsKind() {
         Supply s = SimulatedSets.all().get(2).supply();
-        double ohms = new Knob("l", Knob.Which.LOAD).in(s);
+        double ohms = new Parameter("l", Parameter.Which.LOAD).in(s);
         FaultLine much = modes(s, "l").get(Mode.DRAWS_MUCH).getFirst();
         assertThat(much.steps()).allSatisfy(f -> assertThat(f.value()).isLessThan(ohms));
         assertThat(modes(s, "l").get(Mode.DRAWS_NOTHING).getFirst().steps().getLast().value()).isGreaterThan(1000 * ohms);
@@ -96,11 +96,11 @@ public class FaultLineTest {
         assertThat(whole.harmonic(1)).isLessThan(0.01 * whole.harmonic(2));
         assertThat(whole.harmonic(3)).isLessThan(0.01 * whole.harmonic(2));
         assertThat(whole.harmonic(2)).isGreaterThan(3 * whole.harmonic(4));
-        Wave one = SteadyState.of(new Fault(new Knob("V1.2", Knob.Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6).in(s).circuit())
+        Wave one = SteadyState.of(new Fault(new Parameter("V1.2", Parameter.Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6).in(s).circuit())
                 .voltage("HT");
         assertThat(one.harmonic(1)).isGreaterThan(2 * one.harmonic(2));
         // A choke and the capacitor behind it weaken with the square of the frequency: 50 Hz comes through four times as well as 100 Hz.
-        Wave behind = SteadyState.of(new Fault(new Knob("V1.2", Knob.Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6).in(s).circuit())
+        Wave behind = SteadyState.of(new Fault(new Parameter("V1.2", Parameter.Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6).in(s).circuit())
                 .voltage("HT2");
         assertThat(behind.harmonic(1) / behind.harmonic(2)).isGreaterThan(2.5 * one.harmonic(1) / one.harmonic(2));
         assertThat(whole.harmonic(0)).isCloseTo(whole.mean(), within(1e-3 * whole.mean()));

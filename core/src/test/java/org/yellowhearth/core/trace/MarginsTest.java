@@ -14,8 +14,8 @@ import org.yellowhearth.core.circuit.Impedance;
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.part.RectifierTechnology;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Section.Cap;
@@ -77,7 +77,7 @@ public class MarginsTest {
                 Filter.at("f1", "A", new Cap("C1", 50 * MICRO, 1, 1e7)),
                 new Load("l", "A", Load.Kind.RESISTANCE, 10_000));
         double sigma = 0.05;
-        ToleranceRuns r = ToleranceRuns.of(s, List.of("A"), Map.of(new Knob(Knob.MAINS, Which.MAINS_VOLTS), sigma), 3000, 7,
+        ToleranceRuns r = ToleranceRuns.of(s, List.of("A"), Map.of(new Parameter(Parameter.MAINS, Which.MAINS_VOLTS), sigma), 3000, 7,
                 Watcher.NOBODY);
         List<Double> dc = r.rails().getFirst().dcVolts();
         double middle = ToleranceRuns.Rail.quantile(dc, 0.5);
@@ -95,10 +95,10 @@ public class MarginsTest {
     @Test
     public void everyValueOfASupplyCanBeMovedAndNoneElseMovesWithIt() {
         for (SimulatedSets.Set set : SimulatedSets.all()) {
-            Map<Knob, Double> all = Knob.all(set.supply());
-            assertThat(all).containsKey(new Knob(Knob.MAINS, Which.MAINS_VOLTS));
+            Map<Parameter, Double> all = Parameter.all(set.supply());
+            assertThat(all).containsKey(new Parameter(Parameter.MAINS, Which.MAINS_VOLTS));
             all.forEach((knob, now) -> {
-                Map<Knob, Double> after = Knob.all(knob.times(set.supply(), 1.5));
+                Map<Parameter, Double> after = Parameter.all(knob.times(set.supply(), 1.5));
                 all.forEach((other, was) -> {
                     boolean whole = knob.which() == Which.CONDUCTANCE && other.which() == Which.CONDUCTANCE
                             && other.element().startsWith(knob.element());
@@ -110,9 +110,9 @@ public class MarginsTest {
                 });
             });
         }
-        assertThat(Knob.whole("V1.2", Set.of("V1"))).isEqualTo("V1");
-        assertThat(Knob.whole("V1.2", Set.of("V2"))).isEqualTo("V1.2");
-        assertThatThrownBy(() -> new Knob("C9", Which.CAPACITANCE).in(regulated(100))).hasMessageContaining("C9");
+        assertThat(Parameter.whole("V1.2", Set.of("V1"))).isEqualTo("V1");
+        assertThat(Parameter.whole("V1.2", Set.of("V2"))).isEqualTo("V1.2");
+        assertThatThrownBy(() -> new Parameter("C9", Which.CAPACITANCE).in(regulated(100))).hasMessageContaining("C9");
     }
 
     /**
@@ -181,7 +181,7 @@ public class MarginsTest {
     @Test
     public void aChokeKeepsItsQualityWhenItsInductanceIsMoved() {
         Section.Way.Choke choke = Section.Way.Choke.of("L1", 10, 350);
-        Supply half = new Knob("L1", Which.INDUCTANCE).times(SimulatedSets.valveAndChoke().supply(), 0.5);
+        Supply half = new Parameter("L1", Which.INDUCTANCE).times(SimulatedSets.valveAndChoke().supply(), 0.5);
         Section.Way way = half.sections().stream().filter(Filter.class::isInstance).map(s -> ((Filter) s).way())
                 .filter(Section.Way.Choke.class::isInstance).findFirst().orElseThrow();
         assertThat(way).isInstanceOfSatisfying(Section.Way.Choke.class, c -> {

@@ -9,8 +9,8 @@ import java.util.Map;
 import java.util.Random;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.part.RectifierTechnology;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section.Cap;
 import org.yellowhearth.core.supply.Section.Filter;
@@ -38,9 +38,9 @@ public final class SimulatedSets {
             return name;
         }
 
-        public Map<Knob, Double> spread() {
-            Map<Knob, Double> spread = new LinkedHashMap<>();
-            Knob.all(supply).keySet().forEach(k -> {
+        public Map<Parameter, Double> spread() {
+            Map<Parameter, Double> spread = new LinkedHashMap<>();
+            Parameter.all(supply).keySet().forEach(k -> {
                 double sigma = switch (k.which()) {
                     case CAPACITANCE -> 0.12;
                     case SERIES_RESISTANCE -> 0.4;
@@ -65,7 +65,7 @@ public final class SimulatedSets {
         public Map<String, Double> odds() {
             Map<String, Double> odds = new HashMap<>();
             java.util.Set<String> sections = supply.sectionIds();
-            Knob.all(supply).keySet().forEach(k -> odds.merge(Knob.whole(k.element(), sections), switch (k.which()) {
+            Parameter.all(supply).keySet().forEach(k -> odds.merge(Parameter.whole(k.element(), sections), switch (k.which()) {
                 case CAPACITANCE -> 0.4;
                 case CONDUCTANCE -> 0.15;
                 case LOAD -> 0.1;
@@ -76,7 +76,7 @@ public final class SimulatedSets {
 
         /** This set as one of many was made: every part off by its tolerance, and the line too. */
         public Supply made(Random random) {
-            Map<Knob, Double> spread = spread();
+            Map<Parameter, Double> spread = spread();
             return supply.tuned((k, now) -> now * Math.exp(spread.getOrDefault(k, 0.0) * random.nextGaussian()));
         }
 
@@ -101,7 +101,7 @@ public final class SimulatedSets {
         }
 
         String whole(Fault f) {
-            return Knob.whole(f.knob().element(), supply.sectionIds());
+            return Parameter.whole(f.knob().element(), supply.sectionIds());
         }
     }
 
@@ -157,19 +157,19 @@ public final class SimulatedSets {
         return from * Math.pow(to / from, r.nextDouble());
     }
 
-    private static Knob one(List<Knob> of, Which which) {
+    private static Parameter one(List<Parameter> of, Which which) {
         return of.stream().filter(k -> k.which() == which).findFirst().orElseThrow();
     }
 
     /** One fault as parts fail: dried out, lossy, leaky, open, shorted with the fuse holding, a rectifier leg, a load. */
     static Fault fault(Supply s, Random r) {
-        List<Knob> all = new ArrayList<>(Knob.all(s).keySet());
+        List<Parameter> all = new ArrayList<>(Parameter.all(s).keySet());
         Collections.shuffle(all, r);
-        Knob c = one(all, Which.CAPACITANCE);
-        Knob esr = new Knob(c.element(), Which.SERIES_RESISTANCE);
-        Knob leak = new Knob(c.element(), Which.LEAKAGE_RESISTANCE);
-        Knob leg = one(all, Which.CONDUCTANCE);
-        Knob load = one(all, Which.LOAD);
+        Parameter c = one(all, Which.CAPACITANCE);
+        Parameter esr = new Parameter(c.element(), Which.SERIES_RESISTANCE);
+        Parameter leak = new Parameter(c.element(), Which.LEAKAGE_RESISTANCE);
+        Parameter leg = one(all, Which.CONDUCTANCE);
+        Parameter load = one(all, Which.LOAD);
         boolean vacuum = leg.element().startsWith("V");
         return switch (r.nextInt(8)) {
             case 0, 1 -> new Fault(c, Mode.CAPACITANCE_LOW, c.in(s) * log(r, 0.05, 0.6));

@@ -141,7 +141,7 @@ final class ScopePage extends Page {
     private void fromCensus() {
         model().openProperty().get().ifPresent(open -> {
             for (boolean supply : new boolean[]{true, false}) {
-                double count = open.assessments().stream().filter(a -> a.verdict() == Verdict.RENEW)
+                double count = open.assessments().stream().filter(a -> a.verdict() == Verdict.REPLACE)
                         .filter(a -> supply == (a.part() instanceof Capacitor c && inSupply(c.role())))
                         .count();
                 if (count > 0) {
@@ -151,7 +151,7 @@ final class ScopePage extends Page {
                             budget().partPrice().times(count)));
                 }
             }
-            if (open.assessments().stream().noneMatch(a -> a.verdict() == Verdict.RENEW)) {
+            if (open.assessments().stream().noneMatch(a -> a.verdict() == Verdict.REPLACE)) {
                 model().tell(Labels.of("scope.census.none"), false);
             }
         });

@@ -10,8 +10,8 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 
-import org.yellowhearth.core.census.Colour;
-import org.yellowhearth.core.census.ColourCode;
+import org.yellowhearth.core.partslist.Colour;
+import org.yellowhearth.core.partslist.ColourCode;
 
 /** A part drawn with its bands or dots as they are being entered. */
 public final class PartDrawing extends Pane {

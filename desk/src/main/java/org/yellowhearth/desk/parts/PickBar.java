@@ -11,7 +11,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Polarity;
@@ -57,7 +57,7 @@ public final class PickBar extends FlowPane {
                         r -> parts.change(c -> with(c, c.kind(), r, c.polarity(), c.workingVolts()))),
                 choice("pick-polarity", "pick.polarity", List.of(Polarity.values()), p -> model.words().word(p),
                         p -> parts.change(c -> with(c, c.kind(), c.role(), p, c.workingVolts()))),
-                sees, choice("pick-look", "pick.look", List.of(Look.Sign.values()), l -> model.words().word(l), parts::seen),
+                sees, choice("pick-look", "pick.look", List.of(VisualInspection.Sign.values()), l -> model.words().word(l), parts::seen),
                 remove,
                 none);
         parts.pickedProperty().addListener((_, _, _) -> show());

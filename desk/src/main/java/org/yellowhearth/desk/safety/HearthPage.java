@@ -21,14 +21,14 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Role;
-import org.yellowhearth.core.safety.HearthReading;
+import org.yellowhearth.core.safety.ChargeReading;
 import org.yellowhearth.core.trace.SupplyRails;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.ChargeText;
 import org.yellowhearth.workshop.words.Labels;
 
 /** What the set holds, rail by rail, what happened to it, and how one of them is discharged. */
@@ -114,7 +114,7 @@ final class HearthPage extends Page {
 
     @Override
     protected void show(Job job) {
-        HearthReading now = model().hearthProperty().get();
+        ChargeReading now = model().hearthProperty().get();
         rows.keySet().removeIf(id -> now.stores().stream().noneMatch(s -> s.store().id().equals(id)));
         now.stores().forEach(s -> rows.computeIfAbsent(s.store().id(), _ -> new StoreRow(model(), planner::choose)));
         fillRows(stores, List.copyOf(rows.values()), "safety.stores.none", r -> r);
@@ -134,14 +134,14 @@ final class HearthPage extends Page {
         return Stream.of(Role.RESERVOIR, Role.SMOOTHING, Role.BIAS_FILTER, Role.BOOST).anyMatch(r -> r == part.role());
     }
 
-    private void update(HearthReading now) {
+    private void update(ChargeReading now) {
         if (model().openProperty().get().isEmpty()) {
             return;
         }
-        state.setText(HearthText.state(now, model().words().word(now.state())));
+        state.setText(ChargeText.state(now, model().words().word(now.state())));
         state.getStyleClass().removeIf(c -> c.startsWith("state-"));
         state.getStyleClass().add("state-" + now.state().code());
-        line.setText(HearthText.line(now, model().openProperty().get().get().hearth().since()));
+        line.setText(ChargeText.line(now, model().openProperty().get().get().hearth().since()));
         now.stores().forEach(s -> Optional.ofNullable(rows.get(s.store().id())).ifPresent(r -> r.show(s, now.state())));
     }
 }

@@ -18,7 +18,7 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.safety.DischargePlan;
 import org.yellowhearth.core.safety.HazardClass;
-import org.yellowhearth.core.safety.HearthReading;
+import org.yellowhearth.core.safety.ChargeReading;
 import org.yellowhearth.core.safety.Store;
 import org.yellowhearth.desk.charts.PlotPane;
 import org.yellowhearth.desk.forms.Measure;
@@ -103,7 +103,7 @@ final class PlannerPane extends VBox {
     }
 
     /** Keeps to what was chosen, or takes the worst there is. */
-    void show(Job job, HearthReading hearth) {
+    void show(Job job, ChargeReading hearth) {
         List<Pick> all = new ArrayList<>(hearth.stores().stream().map(s -> Pick.of(s.store())).toList());
         job.capacitors().stream().filter(c -> c.ratedVolts().isPresent()).map(c -> new Pick(c.ref().toString(), c.farads(),
                 c.ratedVolts().getAsDouble(), model.knowledge().kind(c.kind()).absorption(), false)).forEach(all::add);

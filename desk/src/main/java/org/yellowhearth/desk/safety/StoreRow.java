@@ -14,13 +14,13 @@ import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.safety.HazardClass;
-import org.yellowhearth.core.safety.HearthReading;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.ChargeReading;
+import org.yellowhearth.core.safety.ChargeState;
 import org.yellowhearth.core.safety.Store;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.ChargeText;
 import org.yellowhearth.workshop.words.Labels;
 
 /** One store of charge: what it holds, what the meter shows, the discharge resistor. Its fields stay while its figures move. */
@@ -35,7 +35,7 @@ final class StoreRow extends VBox {
     private final Button clip;
     private final Button found;
     private final Button bleeder;
-    private Optional<HearthReading.StoreReading> shown = Optional.empty();
+    private Optional<ChargeReading.StoreReading> shown = Optional.empty();
 
     StoreRow(DeskModel model, Consumer<Store> plan) {
         this.model = model;
@@ -60,7 +60,7 @@ final class StoreRow extends VBox {
                 actions);
     }
 
-    void show(HearthReading.StoreReading s, HearthState state) {
+    void show(ChargeReading.StoreReading s, ChargeState state) {
         shown = Optional.of(s);
         Store store = s.store();
         boolean tube = store.id().equals(Edit.PICTURE_TUBE);
@@ -88,8 +88,8 @@ final class StoreRow extends VBox {
         ohms.setManaged(s.clipOhms().isEmpty());
     }
 
-    private static String held(HearthReading.StoreReading s, HearthState state) {
-        if (state == HearthState.LIT) {
+    private static String held(ChargeReading.StoreReading s, ChargeState state) {
+        if (state == ChargeState.LIT) {
             return Labels.of("safety.store.up-to", Quantity.volts(s.safeVolts()));
         }
         if (!s.known()) {
@@ -98,24 +98,24 @@ final class StoreRow extends VBox {
         if (Math.abs(s.safeVolts()) < HazardClass.METER_VOLTS) {
             return Labels.of("safety.store.under");
         }
-        Quantity most = Quantity.volts(HearthText.shown(s.safeVolts()));
-        Quantity likely = Quantity.volts(HearthText.shown(s.likelyVolts()));
+        Quantity most = Quantity.volts(ChargeText.shown(s.safeVolts()));
+        Quantity likely = Quantity.volts(ChargeText.shown(s.likelyVolts()));
         return most.equals(likely) ? most.toString() : Labels.of("safety.store.likely", most, likely);
     }
 
-    private static String when(HearthReading.StoreReading s, HearthState state) {
+    private static String when(ChargeReading.StoreReading s, ChargeState state) {
         if (!s.store().complete()) {
             return Labels.of("safety.store.incomplete");
         }
-        if (state == HearthState.LIT || !s.known()) {
-            return Labels.of(state == HearthState.LIT ? "safety.store.lit" : "safety.store.measure");
+        if (state == ChargeState.LIT || !s.known()) {
+            return Labels.of(state == ChargeState.LIT ? "safety.store.lit" : "safety.store.measure");
         }
         if (s.highestVolts() < HazardClass.METER_VOLTS) {
             return Labels.of("safety.store.cold");
         }
-        HearthReading alone = new HearthReading(HearthState.BANKED,
+        ChargeReading alone = new ChargeReading(ChargeState.BANKED,
                 List.of(s));
-        return HearthText.line(alone, Optional.empty());
+        return ChargeText.line(alone, Optional.empty());
     }
 
     private void measured(boolean asFound) {

@@ -16,17 +16,17 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.shape.Rectangle;
 import org.yellowhearth.desk.arrival.ArrivalView;
 import org.yellowhearth.desk.assess.AssessView;
-import org.yellowhearth.desk.census.CensusView;
+import org.yellowhearth.desk.partslist.PartsListView;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.forms.Paged;
 import org.yellowhearth.desk.platform.FileAsk;
-import org.yellowhearth.desk.prove.ProveView;
+import org.yellowhearth.desk.finaltest.FinalTestView;
 import org.yellowhearth.desk.reform.ReformView;
-import org.yellowhearth.desk.renew.RenewView;
+import org.yellowhearth.desk.replace.ReplaceView;
 import org.yellowhearth.desk.safety.SafetyView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.desk.trace.TraceView;
-import org.yellowhearth.desk.wake.WakeView;
+import org.yellowhearth.desk.firstpower.FirstPowerView;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.Stage;
 
@@ -57,12 +57,12 @@ final class JobView extends BorderPane {
         later(Stage.ASSESS, () -> new AssessView(model, files, em));
         later(Stage.ARRIVAL, () -> new ArrivalView(model, files, em));
         later(Stage.SAFETY, () -> new SafetyView(model, files));
-        later(Stage.CENSUS, () -> new CensusView(model, files, em));
+        later(Stage.PARTS, () -> new PartsListView(model, files, em));
         later(Stage.TRACE, () -> new TraceView(model, files, em));
         later(Stage.REFORM, () -> new ReformView(model, files, em));
-        later(Stage.RENEW, () -> new RenewView(model, files, em));
-        later(Stage.WAKE, () -> new WakeView(model, em));
-        later(Stage.PROVE, () -> new ProveView(model, files));
+        later(Stage.REPLACE, () -> new ReplaceView(model, files, em));
+        later(Stage.FIRST_POWER, () -> new FirstPowerView(model, em));
+        later(Stage.FINAL_TEST, () -> new FinalTestView(model, files));
         later(Stage.DOSSIER, () -> new DossierView(model, files, dossiers));
         unbuilt.add(() -> frame(toAgenda));
     }
@@ -150,7 +150,7 @@ final class JobView extends BorderPane {
 
     private void showReasons() {
         Stage stage = model.stageProperty().get();
-        boolean judged = stage == Stage.CENSUS || stage == Stage.ASSESS;
+        boolean judged = stage == Stage.PARTS || stage == Stage.ASSESS;
         setRight(judged && model.reasonsShownProperty().get() ? reasons : null);
     }
 

@@ -18,16 +18,16 @@ import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.FunctionCheck;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.reform.ReformRun;
-import org.yellowhearth.core.renew.SignOff;
+import org.yellowhearth.core.replace.SignOff;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
-import org.yellowhearth.core.wake.RampRun;
+import org.yellowhearth.core.firstpower.PowerUpRun;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.OpenJob;
 import org.yellowhearth.workshop.Stage;
@@ -54,7 +54,7 @@ final class PathView extends VBox {
     private Button step(Stage stage) {
         Region dot = new Region();
         dot.getStyleClass().add("path-dot");
-        Label name = new Label(Labels.of("stage." + stage.name().toLowerCase(Locale.ROOT)));
+        Label name = new Label(Labels.of("stage." + stage.name().toLowerCase(Locale.ROOT).replace('_', '-')));
         name.setMinWidth(Region.USE_PREF_SIZE);
         Label number = new Label();
         number.getStyleClass().add("path-number");
@@ -65,7 +65,7 @@ final class PathView extends VBox {
         row.getStyleClass().add("path-row");
         Button button = new Button();
         button.setGraphic(row);
-        button.setId("stage-" + stage.name().toLowerCase(Locale.ROOT));
+        button.setId("stage-" + stage.name().toLowerCase(Locale.ROOT).replace('_', '-'));
         button.getStyleClass().add("path-step");
         button.setMaxWidth(Double.MAX_VALUE);
         row.prefWidthProperty().bind(Bindings.createDoubleBinding(
@@ -92,11 +92,11 @@ final class PathView extends VBox {
         long all = open.assessments().size();
         long measured = open.assessments().stream().filter(Assessment::measured).count();
         boolean attention = open.assessments().stream()
-                .anyMatch(a -> a.verdict() == Verdict.RENEW || (a.measured() && a.verdict() == Verdict.RECHECK));
+                .anyMatch(a -> a.verdict() == Verdict.REPLACE || (a.measured() && a.verdict() == Verdict.RECHECK));
         boolean plateDone = open.job().plate().made().isPresent() && open.job().plate().mains().isPresent();
         set(Stage.ARRIVAL, MainsFit.stops(open.job()) ? "attention" : plateDone ? "done" : "hand", "");
         safety(open);
-        set(Stage.CENSUS, all == 0 ? "untouched" : "done", all == 0 ? "" : Long.toString(all));
+        set(Stage.PARTS, all == 0 ? "untouched" : "done", all == 0 ? "" : Long.toString(all));
         String state = measured == 0 ? "untouched" : attention ? "attention" : measured == all ? "done" : "hand";
         set(Stage.ASSESS, state, all == 0 ? "" : measured + " / " + all);
         long readings = open.job().items(SupplyReading.class).size();
@@ -110,15 +110,15 @@ final class PathView extends VBox {
     }
 
     private void wake(OpenJob open) {
-        List<RampPlan> plans = open.job().items(RampPlan.class);
-        Optional<RampRun> run = plans.isEmpty()
+        List<PowerUpPlan> plans = open.job().items(PowerUpPlan.class);
+        Optional<PowerUpRun> run = plans.isEmpty()
                 ? Optional.empty()
-                : Optional.of(RampRun.of(plans.getLast(), open.job().events()));
-        set(Stage.WAKE, run.map(r -> switch (r.phase()) {
+                : Optional.of(PowerUpRun.of(plans.getLast(), open.job().events()));
+        set(Stage.FIRST_POWER, run.map(r -> switch (r.phase()) {
             case PLANNED, ON -> "hand";
             case STOPPED -> "attention";
             case HELD -> "done";
-        }).orElse("untouched"), run.map(r -> (r.phase() == RampRun.RampPhase.PLANNED ? 0 : r.step() + 1) + " / "
+        }).orElse("untouched"), run.map(r -> (r.phase() == PowerUpRun.PowerUpPhase.PLANNED ? 0 : r.step() + 1) + " / "
                 + r.plan().steps().size()).orElse(""));
     }
 
@@ -129,7 +129,7 @@ final class PathView extends VBox {
         Optional<BurnIn.BurnEnd> burn = open.job().items(BurnIn.class).stream().map(BurnIn::end).reduce((_, last) -> last);
         boolean bad = fails || burn.filter(b -> b == BurnIn.BurnEnd.FAILED).isPresent();
         boolean over = burn.filter(b -> b == BurnIn.BurnEnd.PASSED).isPresent() && done == functions.size();
-        set(Stage.PROVE, functions.isEmpty() && burn.isEmpty() ? "untouched" : bad ? "attention" : over ? "done" : "hand",
+        set(Stage.FINAL_TEST, functions.isEmpty() && burn.isEmpty() ? "untouched" : bad ? "attention" : over ? "done" : "hand",
                 functions.isEmpty() ? "" : done + " / " + functions.size());
     }
 
@@ -137,7 +137,7 @@ final class PathView extends VBox {
         List<Choice> choices = open.job().items(Choice.class);
         long done = open.job().items(Fitting.class).stream().filter(Fitting::checked).count();
         String state = SignOff.of(open.job()).blocked() ? "attention" : done > 0 && done == choices.size() ? "done" : "hand";
-        set(Stage.RENEW, choices.isEmpty() ? "untouched" : state, choices.isEmpty() ? "" : done + " / " + choices.size());
+        set(Stage.REPLACE, choices.isEmpty() ? "untouched" : state, choices.isEmpty() ? "" : done + " / " + choices.size());
     }
 
     private void reform(OpenJob open) {

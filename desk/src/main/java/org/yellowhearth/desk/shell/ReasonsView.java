@@ -31,8 +31,8 @@ import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.renew.Replacement;
-import org.yellowhearth.core.renew.ReplacementRules;
+import org.yellowhearth.core.replace.Replacement;
+import org.yellowhearth.core.replace.ReplacementRules;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.SetCautions;
 import org.yellowhearth.core.trace.InPlace;
@@ -250,8 +250,8 @@ final class ReasonsView extends ScrollPane {
 
     /** What can hurt in this set while it is looked over, or measured. */
     private void setDangers(Words words, OpenJob open) {
-        CautionRule.Moment moment = model.stageProperty().get() == Stage.CENSUS
-                ? CautionRule.Moment.CENSUS
+        CautionRule.Moment moment = model.stageProperty().get() == Stage.PARTS
+                ? CautionRule.Moment.PARTS
                 : CautionRule.Moment.MEASURING;
         List<CautionRule> dangers = SetCautions.dangersAt(moment, open.job(), model.knowledge());
         if (!dangers.isEmpty()) {

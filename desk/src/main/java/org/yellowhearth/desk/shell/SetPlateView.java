@@ -13,11 +13,11 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.agenda.Agenda;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.safety.HearthReading;
+import org.yellowhearth.core.safety.ChargeReading;
 import org.yellowhearth.desk.theme.HearthDrawing;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.ChargeText;
 import org.yellowhearth.workshop.Stage;
 import org.yellowhearth.workshop.words.Labels;
 
@@ -146,13 +146,13 @@ final class SetPlateView extends HBox {
         Platform.runLater(this::fit);
     }
 
-    private void show(HearthReading now) {
+    private void show(ChargeReading now) {
         String before = since.getText();
         drawing.show(now.state());
-        state.setText(HearthText.state(now, model.words().word(now.state())));
+        state.setText(ChargeText.state(now, model.words().word(now.state())));
         state.getStyleClass().removeIf(c -> c.startsWith("state-"));
         state.getStyleClass().add("state-" + now.state().code());
-        since.setText(HearthText.line(now, model.openProperty().get().flatMap(o -> o.hearth().since())));
+        since.setText(ChargeText.line(now, model.openProperty().get().flatMap(o -> o.hearth().since())));
         if (before.length() != since.getText().length()) {
             Platform.runLater(this::fit);
         }

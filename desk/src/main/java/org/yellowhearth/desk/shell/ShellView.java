@@ -158,7 +158,7 @@ public final class ShellView extends BorderPane {
     /** What the guide calls the place one is at. */
     private String here() {
         return model.openProperty().get().isPresent()
-                ? Labels.of("stage." + model.stageProperty().get().name().toLowerCase(Locale.ROOT))
+                ? Labels.of("stage." + model.stageProperty().get().name().toLowerCase(Locale.ROOT).replace('_', '-'))
                 : Labels.of("shop.guide." + shop.page());
     }
 

@@ -13,7 +13,7 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.workshop.WakeModel;
+import org.yellowhearth.workshop.FirstPowerModel;
 import org.yellowhearth.workshop.words.Labels;
 
 /**
@@ -96,7 +96,7 @@ final class StopStrip extends VBox {
         look.setVisible(!unseen.isEmpty());
         answers.setVisible(!unseen.isEmpty());
         answers.getChildren().clear();
-        boolean power = model.wake().unseenProperty().get().filter(u -> u != WakeModel.Unseen.NOT_ANSWERED).isPresent();
+        boolean power = model.wake().unseenProperty().get().filter(u -> u != FirstPowerModel.Unseen.NOT_ANSWERED).isPresent();
         if (power) {
             answers.getChildren().addAll(Page.button("stop.seen-off", "stop-seen-off", model.wake()::seenOff),
                     Page.button("stop.still-on", "stop-still-on", model.wake()::seenOn));

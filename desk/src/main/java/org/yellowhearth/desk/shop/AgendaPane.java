@@ -35,7 +35,7 @@ import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.store.ShelfLine;
 import org.yellowhearth.workshop.AgendaModel;
 import org.yellowhearth.workshop.DeskModel;
-import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.ChargeText;
 import org.yellowhearth.workshop.words.Labels;
 
 /** What is due across all jobs, day by day, with an answer to each: open it, put it off, done. */
@@ -201,7 +201,7 @@ final class AgendaPane extends VBox {
         Optional<String> behind = is.flatMap(Agenda::behind).map(b -> Labels.of("agenda.behind",
                 LONG_DAY.format(b.atZone(now.getZone())) + " " + TIME.format(b.atZone(now.getZone()))));
         return behind.or(() -> agenda.jumpProperty().get().map(j -> Labels.of(
-                j.jump() == ClockWatch.Jump.BACK ? "agenda.clock-back" : "agenda.clock-ahead", HearthText.time(j.by()))))
+                j.jump() == ClockWatch.Jump.BACK ? "agenda.clock-back" : "agenda.clock-ahead", ChargeText.time(j.by()))))
                 .orElse("");
     }
 

@@ -24,12 +24,12 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.agenda.Agenda;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.ChargeState;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.desk.practice.PracticePane;
-import org.yellowhearth.desk.renew.DrawerPane;
+import org.yellowhearth.desk.replace.DrawerPane;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.desk.theme.HearthDrawing;
 import org.yellowhearth.desk.theme.VerdictGlyph;
@@ -208,7 +208,7 @@ public final class ShopView extends BorderPane {
 
     private void fillHead() {
         HearthDrawing drawing = new HearthDrawing();
-        drawing.show(HearthState.LIT);
+        drawing.show(ChargeState.LIT);
         Label title = new Label(Labels.of("app.name"));
         title.getStyleClass().add("shop-name");
         Label claim = new Label(Labels.of("app.claim"));

@@ -10,7 +10,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.shape.SVGPath;
 import javafx.scene.text.Text;
 import javafx.util.Duration;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.ChargeState;
 
 /** The fire-box: a question mark while nothing is known, dark when cold, embers when banked, a flame under power. */
 public final class HearthDrawing extends StackPane {
@@ -36,7 +36,7 @@ public final class HearthDrawing extends StackPane {
         getStyleClass().add("hearth-drawing");
         mark.getStyleClass().add("hearth-mark");
         getChildren().addAll(new Group(path(BOX, "hearth-box"), embers, flame, heart), mark);
-        show(HearthState.UNKNOWN);
+        show(ChargeState.UNKNOWN);
     }
 
     private static SVGPath path(String outline, String style) {
@@ -56,17 +56,17 @@ public final class HearthDrawing extends StackPane {
     }
 
     /** Shows a state. */
-    public void show(HearthState state) {
-        flame.setVisible(state == HearthState.LIT);
-        heart.setVisible(state == HearthState.LIT);
-        embers.setVisible(state == HearthState.BANKED);
+    public void show(ChargeState state) {
+        flame.setVisible(state == ChargeState.LIT);
+        heart.setVisible(state == ChargeState.LIT);
+        embers.setVisible(state == ChargeState.BANKED);
         // Who asked the desktop for less motion sees embers that do not breathe.
-        if (state == HearthState.BANKED && !Platform.getPreferences().isReducedMotion()) {
+        if (state == ChargeState.BANKED && !Platform.getPreferences().isReducedMotion()) {
             glow = Optional.of(glow.orElseGet(this::breathing));
             glow.get().play();
         } else {
             glow.ifPresent(Animation::stop);
         }
-        mark.setVisible(state == HearthState.UNKNOWN);
+        mark.setVisible(state == ChargeState.UNKNOWN);
     }
 }

@@ -24,7 +24,7 @@ import org.yellowhearth.core.fact.SupplyStage;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.trace.ConverterFigures;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
@@ -140,7 +140,7 @@ final class RiverPage extends BorderPane {
         if (s.element().equals(trace.chosenProperty().get())) {
             spot.getStyleClass().add("supply-spot-chosen");
         }
-        Optional<Knob> knob = knob(s.element());
+        Optional<Parameter> knob = knob(s.element());
         spot.setCursor(knob.isPresent() ? Cursor.V_RESIZE : Cursor.HAND);
         double[] from = new double[2];
         spot.setOnMousePressed(e -> {
@@ -154,7 +154,7 @@ final class RiverPage extends BorderPane {
         spot.addEventHandler(KeyEvent.KEY_PRESSED, e -> key(e, s.element(), knob));
     }
 
-    private void key(KeyEvent e, String element, Optional<Knob> knob) {
+    private void key(KeyEvent e, String element, Optional<Parameter> knob) {
         if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
             trace.chosenProperty().set(element);
             drawing.focus(element);
@@ -168,7 +168,7 @@ final class RiverPage extends BorderPane {
     }
 
     /** What dragging a symbol changes. */
-    private Optional<Knob> knob(String element) {
+    private Optional<Parameter> knob(String element) {
         return TraceDetails.knobs(trace, element).stream().findFirst();
     }
 

@@ -26,8 +26,8 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.trace.InPlace;
 import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.SupplyFigures;
@@ -238,24 +238,24 @@ final class TraceDetails extends ScrollPane {
     // --- on trial ------------------------------------------------------------------------------------------------------------
 
     /** What can be tried on an element, the most telling first. */
-    static List<Knob> knobs(TraceModel trace, String element) {
+    static List<Parameter> knobs(TraceModel trace, String element) {
         return List
                 .of(Which.CAPACITANCE, Which.INDUCTANCE, Which.RESISTANCE, Which.CONDUCTANCE, Which.LOAD, Which.EMISSION,
                         Which.HELD_VOLTS,
                         Which.WINDING_VOLTS, Which.WINDING_RESISTANCE, Which.SERIES_RESISTANCE, Which.LEAKAGE_RESISTANCE)
                 .stream()
-                .map(w -> new Knob(element, w)).filter(k -> trace.original(k).isPresent()).toList();
+                .map(w -> new Parameter(element, w)).filter(k -> trace.original(k).isPresent()).toList();
     }
 
     private void tries() {
         content.getChildren().add(Page.text(Labels.of("trace.try"), "reasons-heading"));
-        List<Knob> all = new ArrayList<>(knobs(trace, shown));
-        all.add(new Knob(Knob.MAINS, Which.MAINS_VOLTS));
+        List<Parameter> all = new ArrayList<>(knobs(trace, shown));
+        all.add(new Parameter(Parameter.MAINS, Which.MAINS_VOLTS));
         all.forEach(this::slider);
         content.getChildren().add(Page.quiet("trace.leave", trace::leaveTrial));
     }
 
-    private void slider(Knob knob) {
+    private void slider(Parameter knob) {
         double original = trace.original(knob).orElse(Double.NaN);
         if (!(original > 0)) {
             return;
@@ -311,12 +311,12 @@ final class TraceDetails extends ScrollPane {
         return (unit == Unit.PERCENT ? Quantity.ratio(100 * value) : Quantity.of(value, unit)).toString();
     }
 
-    private Unit unit(Knob knob) {
+    private Unit unit(Parameter knob) {
         return unit(model.job(), knob);
     }
 
     /** The unit of a value: of a load that of its kind, of shares per cent. */
-    static Unit unit(Job job, Knob knob) {
+    static Unit unit(Job job, Parameter knob) {
         return switch (knob.which()) {
             case CONDUCTANCE, EMISSION -> Unit.PERCENT;
             case LOAD -> job.items(SupplyLoad.class).stream().filter(l -> l.name().equals(knob.element()))

@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.supply.Lamp;
 import org.yellowhearth.core.supply.Primary;
 import org.yellowhearth.core.supply.RectifierModel;
@@ -127,7 +127,7 @@ public final class SimulatedSet {
     }
 
     private boolean onSupply(String point) {
-        return !point.equals(RampPlan.Clip.BEHIND_LAMP.point()) && !point.equals(RampPlan.Clip.HEATERS.point());
+        return !point.equals(PowerUpPlan.Clip.BEHIND_LAMP.point()) && !point.equals(PowerUpPlan.Clip.HEATERS.point());
     }
 
     private Settled settled() {
@@ -147,7 +147,7 @@ public final class SimulatedSet {
     synchronized double[] at(String point) {
         if (!onSupply(point)) {
             double share = on() ? heaterShare(settled()) : 0;
-            return new double[]{0, share * (point.equals(RampPlan.Clip.HEATERS.point()) ? heaterVolts : nominalVolts())};
+            return new double[]{0, share * (point.equals(PowerUpPlan.Clip.HEATERS.point()) ? heaterVolts : nominalVolts())};
         }
         double settledVolts = on() ? settled().waves().voltage(point).mean() : 0;
         double here = rails.getOrDefault(point, 0.0);

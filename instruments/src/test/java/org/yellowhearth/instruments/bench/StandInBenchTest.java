@@ -14,7 +14,7 @@ import org.assertj.core.data.Percentage;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.Transient.Watcher;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.reform.FormingCapacitor.Flaw;
 import org.yellowhearth.core.reform.FormingCapacitor.Heat;
@@ -26,7 +26,7 @@ import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.TurnedUp;
-import org.yellowhearth.core.wake.Ramp;
+import org.yellowhearth.core.firstpower.PowerUp;
 import org.yellowhearth.instruments.scpi.ScpiDevice;
 
 /** What the stand-ins read of a bench whose truth is known. */
@@ -209,16 +209,16 @@ public class StandInBenchTest {
                                 "HT"),
                         Section.Filter.at("f", "HT", new Section.Cap("C1", 47e-6, 1, 1e7)),
                         new Section.Load("set", "HT", Section.Load.Kind.RESISTANCE, 3000)));
-        List<RampPlan.Clip> clips = List.of(new RampPlan.Clip("HT", RampPlan.Shows.DIRECT), RampPlan.Clip.BEHIND_LAMP,
-                RampPlan.Clip.HEATERS);
+        List<PowerUpPlan.Clip> clips = List.of(new PowerUpPlan.Clip("HT", PowerUpPlan.Shows.DIRECT), PowerUpPlan.Clip.BEHIND_LAMP,
+                PowerUpPlan.Clip.HEATERS);
         StandInBench own = new StandInBench(() -> Instant.ofEpochMilli(millis[0]), 3,
-                new SimulatedSet(supply, TurnedUp.Loads.VALVES, clips.stream().map(RampPlan.Clip::point).toList(), 12.6));
+                new SimulatedSet(supply, TurnedUp.Loads.VALVES, clips.stream().map(PowerUpPlan.Clip::point).toList(), 12.6));
         own.mainsBench().execute("SOUR:VOLT 57.5;:SOUR:LAMP 60;:OUTP ON");
         for (int k = 0; k < 100; k++) {
             pass(1);
             ask(own.mainsBench(), "MEAS:POW?");
         }
-        Ramp ramp = Ramp.of(supply, new Ramp.Setup(Optional.of(Lamp.cold(60, 115)), TurnedUp.Loads.VALVES, clips, List.of(0.5),
+        PowerUp ramp = PowerUp.of(supply, new PowerUp.Setup(Optional.of(Lamp.cold(60, 115)), TurnedUp.Loads.VALVES, clips, List.of(0.5),
                 OptionalDouble.of(12.6), Map.of()), Map.of(), 1, Watcher.NOBODY);
         for (int k = 0; k < clips.size(); k++) {
             double shown = ask(own.multimeter(), (k == 0 ? "MEAS:VOLT? (@" : "MEAS:VOLT:AC? (@") + (k + 1) + ")");

@@ -15,7 +15,7 @@ import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.Rail;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.fact.SafetyClass;
@@ -27,7 +27,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
@@ -58,7 +58,7 @@ import org.yellowhearth.core.reading.Contact;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Mode;
-import org.yellowhearth.core.renew.Replacement;
+import org.yellowhearth.core.replace.Replacement;
 
 /** Puts parts, readings, replacements and entries of the journal into words, the same on screen, on paper and in files. */
 public final class Describe {
@@ -300,34 +300,34 @@ public final class Describe {
                     : Message.of(StoryWords.ANSWERED_VOLTS, e.question().term(), e.answer(),
                             Quantity.volts(e.volts().getAsDouble()));
             case Reforming e -> reforming(e);
-            case Waking e -> waking(e);
+            case PoweringUp e -> waking(e);
         });
     }
 
-    private Message waking(Waking event) {
+    private Message waking(PoweringUp event) {
         return switch (event) {
-            case Waking.RampBegun _ -> Message.of(StoryWords.RAMP_BEGUN);
-            case Waking.RampStepped e -> Message.of(StoryWords.RAMP_STEPPED, Integer.toString(e.step() + 1));
-            case Waking.RampRead e -> Message.of(StoryWords.RAMP_READ, clip(e.clip()), shown(e.clip(), e.value()));
-            case Waking.RampStopped e -> e.note().isEmpty()
+            case PoweringUp.PowerUpBegun _ -> Message.of(StoryWords.RAMP_BEGUN);
+            case PoweringUp.PowerUpStepped e -> Message.of(StoryWords.RAMP_STEPPED, Integer.toString(e.step() + 1));
+            case PoweringUp.PowerUpRead e -> Message.of(StoryWords.RAMP_READ, clip(e.clip()), shown(e.clip(), e.value()));
+            case PoweringUp.PowerUpStopped e -> e.note().isEmpty()
                     ? Message.of(StoryWords.RAMP_STOPPED, e.cause().term())
                     : Message.of(StoryWords.RAMP_STOPPED_NOTE, e.cause().term(), e.note());
-            case Waking.RampFinished _ -> Message.of(StoryWords.RAMP_FINISHED);
+            case PoweringUp.PowerUpFinished _ -> Message.of(StoryWords.RAMP_FINISHED);
         };
     }
 
     /** Where a meter is clipped, and what it shows. */
-    public String clip(RampPlan.Clip clip) {
+    public String clip(PowerUpPlan.Clip clip) {
         return facts.clip(clip);
     }
 
     /** What a clipped meter shows, with its unit. */
-    public static String shown(RampPlan.Clip clip, double value) {
-        if (clip.shows() == RampPlan.Shows.WATTS || Math.abs(value) >= 1) {
-            return Quantity.of(value, clip.shows() == RampPlan.Shows.WATTS ? Unit.WATT : Unit.VOLT).toString();
+    public static String shown(PowerUpPlan.Clip clip, double value) {
+        if (clip.shows() == PowerUpPlan.Shows.WATTS || Math.abs(value) >= 1) {
+            return Quantity.of(value, clip.shows() == PowerUpPlan.Shows.WATTS ? Unit.WATT : Unit.VOLT).toString();
         }
         // A meter on volts shows no millivolts: what it cannot tell is no figure.
-        return String.format(Locale.ROOT, clip.shows() == RampPlan.Shows.DIRECT ? "%.2f V" : "%.3f V", value + 0.0)
+        return String.format(Locale.ROOT, clip.shows() == PowerUpPlan.Shows.DIRECT ? "%.2f V" : "%.3f V", value + 0.0)
                 .replaceAll("^-(0\\.0+ V)$", "$1");
     }
 

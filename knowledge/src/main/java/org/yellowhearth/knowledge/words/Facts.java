@@ -35,7 +35,7 @@ import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.LoadTest;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.OwnTask;
@@ -46,7 +46,7 @@ import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.Rail;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.Replaceable;
@@ -164,7 +164,7 @@ final class Facts {
             case Jumper j -> List.of(j.place(), j.removed() ? "off again" : "on");
             case LimitChange l -> List.of(words.capacitorKind(l.kind()), words.term("Profile." + l.profile()),
                     words.word(l.which()), number(l.value()));
-            case Look l -> List.of(l.part() + " " + words.word(l.sign()), l.note());
+            case VisualInspection l -> List.of(l.part() + " " + words.word(l.sign()), l.note());
             case StatedValue s -> List.of(s.part() + " " + words.word(s.origin()) + ": " + s.said());
             case Overrule o -> List.of(o.part() + " " + words.word(o.verdict()), o.reason());
             case Parallel p -> List.of(p.part() + " ∥ " + p.with());
@@ -185,8 +185,8 @@ final class Facts {
             case BenchTask t -> List.of(words.word(t.doing()), t.where(), t.what(), t.done() ? "done" : "");
             case RectifierSwap r -> List.of(r.rectifier(), r.swapped() ? "silicon" : "stays",
                     shown("behind", r.seriesOhms(), Unit.OHM), r.filament());
-            case RampPlan r -> List.of(words.word(r.kind()), String.join(" + ", r.fed()),
-                    r.valves() || r.kind() == RampPlan.RampKind.POLARITY ? "" : words.term("Ramp.valves-out"),
+            case PowerUpPlan r -> List.of(words.word(r.kind()), String.join(" + ", r.fed()),
+                    r.valves() || r.kind() == PowerUpPlan.PowerUpKind.POLARITY ? "" : words.term("PowerUp.valves-out"),
                     shown("series lamp", r.lampWatts(), Unit.WATT),
                     r.steps().stream().map(s -> Quantity.volts(s.mainsVolts()).toString()).collect(Collectors.joining(" → ")),
                     r.clips().stream().map(this::clip).collect(Collectors.joining(", ")));
@@ -226,14 +226,14 @@ final class Facts {
         });
     }
 
-    String clip(RampPlan.Clip clip) {
-        if (clip.equals(RampPlan.Clip.BEHIND_LAMP)) {
+    String clip(PowerUpPlan.Clip clip) {
+        if (clip.equals(PowerUpPlan.Clip.BEHIND_LAMP)) {
             return words.term("Clip.behind-lamp");
         }
-        if (clip.equals(RampPlan.Clip.HEATERS)) {
+        if (clip.equals(PowerUpPlan.Clip.HEATERS)) {
             return words.term("Clip.heaters");
         }
-        return clip.shows() == RampPlan.Shows.WATTS ? words.word(clip.shows()) : clip.point() + " " + words.word(clip.shows());
+        return clip.shows() == PowerUpPlan.Shows.WATTS ? words.word(clip.shows()) : clip.point() + " " + words.word(clip.shows());
     }
 
     private List<String> fitting(Fitting f) {

@@ -5,7 +5,7 @@ import java.util.stream.IntStream;
 
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Fault;
 
@@ -32,7 +32,7 @@ public final class FaultText {
             case CAPACITANCE_LOW -> round(f.value(), Unit.FARAD);
             case LOSSY, LEAKY, DRIFTED_HIGH, DRIFTED_LOW -> round(f.value(), Unit.OHM);
             case TURNS_SHORTED ->
-                f.knob().which() == Knob.Which.INDUCTANCE ? round(f.value(), Unit.HENRY) : round(f.value(), Unit.WATT);
+                f.knob().which() == Parameter.Which.INDUCTANCE ? round(f.value(), Unit.HENRY) : round(f.value(), Unit.WATT);
             case HOLDS_HIGH, HOLDS_LOW -> round(f.value(), Unit.VOLT);
             case WEAK, LEG_WEAK -> Quantity.percent(Math.round(20 * f.value()) / 20.0).toString();
         };

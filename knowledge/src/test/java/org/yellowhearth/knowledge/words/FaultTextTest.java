@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.supply.Knob;
-import org.yellowhearth.core.supply.Knob.Which;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.Fault.Mode;
@@ -16,7 +16,7 @@ public class FaultTextTest {
     private static final FaultText TEXT = new FaultText(Words.of(SetPlate.Dialect.BRITISH));
 
     private static Fault fault(String element, Which which, Mode mode, double value) {
-        return new Fault(new Knob(element, which), mode, value);
+        return new Fault(new Parameter(element, which), mode, value);
     }
 
     @Test

@@ -6,8 +6,8 @@ import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.core.renew.Replacement;
-import org.yellowhearth.core.renew.ReplacementRules;
+import org.yellowhearth.core.replace.Replacement;
+import org.yellowhearth.core.replace.ReplacementRules;
 
 /** What goes into the dossier of a job: the job, every part judged, and the moment it was made at. */
 public record Dossier(Job job, List<Item> items, Knowledge knowledge, ZonedDateTime madeAt) {

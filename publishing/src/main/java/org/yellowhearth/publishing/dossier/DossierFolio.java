@@ -27,10 +27,10 @@ import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.renew.SignOff;
+import org.yellowhearth.core.replace.SignOff;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Caution.CautionWords;
-import org.yellowhearth.core.safety.HearthState;
+import org.yellowhearth.core.safety.ChargeState;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.publishing.folio.Folio;
@@ -171,7 +171,7 @@ public final class DossierFolio {
             case KEEP -> "●";
             case WATCH -> "○";
             case REFORM -> "▲";
-            case RENEW -> "◆";
+            case REPLACE -> "◆";
             case RECHECK -> "?";
         };
     }
@@ -211,7 +211,7 @@ public final class DossierFolio {
         String proposed = describe.replacement(item.replacement()).map(p -> p + ". ").orElse("");
         all.add(new Block.Labelled("Replacement",
                 proposed + String.join(" ", item.replacement().reasons().stream().map(words::say).toList())));
-        Caution.forPart(HearthState.UNKNOWN, part, dossier.knowledge()).stream().filter(c -> c.level() == Caution.Level.DANGER)
+        Caution.forPart(ChargeState.UNKNOWN, part, dossier.knowledge()).stream().filter(c -> c.level() == Caution.Level.DANGER)
                 .filter(c -> c.words().key() != CautionWords.CHARGED)
                 .forEach(c -> all.add(new Block.Labelled(words.word(c.level()), words.say(c.words()))));
     }

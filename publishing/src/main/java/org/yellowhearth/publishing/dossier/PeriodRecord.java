@@ -7,7 +7,7 @@ import java.util.stream.Collectors;
 
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.job.Job;
@@ -15,7 +15,7 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.core.renew.Anachronism;
+import org.yellowhearth.core.replace.Anachronism;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
 
@@ -52,7 +52,7 @@ public record PeriodRecord(String part, List<Entry> entries) {
         }
         first(job, part, Place.class).filter(p -> !p.where().isEmpty()).ifPresent(p -> all.add(new Entry("Place", p.where())));
         Optional<Fitting> fitting = first(job, part, Fitting.class);
-        String seen = job.of(part.ref(), Look.class).stream().map(l -> words.word(l.sign())).collect(Collectors.joining(", "));
+        String seen = job.of(part.ref(), VisualInspection.class).stream().map(l -> words.word(l.sign())).collect(Collectors.joining(", "));
         String condition = fitting.map(Fitting::condition).orElse("");
         if (!seen.isEmpty() || !condition.isEmpty()) {
             all.add(new Entry("Condition", condition.isEmpty() ? seen : seen.isEmpty() ? condition : seen + "; " + condition));

@@ -17,23 +17,23 @@ import org.yellowhearth.core.fact.BurnReading;
 import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.ProofFigure;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.prove.Accuracy;
-import org.yellowhearth.core.prove.Adjusting;
-import org.yellowhearth.core.prove.BeforeAfter;
-import org.yellowhearth.core.prove.BurnWatch;
-import org.yellowhearth.core.prove.Drift;
-import org.yellowhearth.core.prove.HeadroomCheck;
-import org.yellowhearth.core.prove.LoadLine;
-import org.yellowhearth.core.prove.VoltageChart;
+import org.yellowhearth.core.finaltest.Accuracy;
+import org.yellowhearth.core.finaltest.Adjusting;
+import org.yellowhearth.core.finaltest.BeforeAfter;
+import org.yellowhearth.core.finaltest.BurnWatch;
+import org.yellowhearth.core.finaltest.Drift;
+import org.yellowhearth.core.finaltest.HeadroomCheck;
+import org.yellowhearth.core.finaltest.LoadLine;
+import org.yellowhearth.core.finaltest.VoltageChart;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.ReformRun;
-import org.yellowhearth.core.wake.RampRun;
+import org.yellowhearth.core.firstpower.PowerUpRun;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.publishing.drawing.BandChart;
@@ -141,8 +141,8 @@ final class ProofBlocks {
     /** Every ramp: what each meter should have shown and did. */
     List<Block> woken() {
         List<Block> all = new ArrayList<>();
-        for (RampPlan plan : job.items(RampPlan.class)) {
-            RampRun run = RampRun.of(plan, job.events());
+        for (PowerUpPlan plan : job.items(PowerUpPlan.class)) {
+            PowerUpRun run = PowerUpRun.of(plan, job.events());
             all.add(new Block.Head(words.word(plan.kind()), "", words.word(run.phase())
                     + run.stopped().map(c -> ": " + words.word(c)).orElse("") + (run.note().isEmpty() ? "" : ", " + run.note())));
             List<String> heads = new ArrayList<>(List.of("mains"));
@@ -160,11 +160,11 @@ final class ProofBlocks {
         return all;
     }
 
-    private static List<String> rung(RampPlan plan, RampRun run, int step) {
-        RampPlan.Step s = plan.steps().get(step);
+    private static List<String> rung(PowerUpPlan plan, PowerUpRun run, int step) {
+        PowerUpPlan.Step s = plan.steps().get(step);
         List<String> row = new ArrayList<>(List.of(Quantity.volts(s.mainsVolts()).toString()));
         for (int c = 0; c < plan.clips().size(); c++) {
-            RampPlan.Clip clip = plan.clips().get(c);
+            PowerUpPlan.Clip clip = plan.clips().get(c);
             String wanted = Describe.shown(clip, s.bands().get(c).expected());
             row.add(run.readings().stream().filter(r -> r.step() == step && r.clip().equals(clip)).reduce((_, last) -> last)
                     .map(r -> Describe.shown(clip, r.value()) + " (" + wanted + ")").orElse("— (" + wanted + ")"));
@@ -172,7 +172,7 @@ final class ProofBlocks {
         return row;
     }
 
-    private static List<StairsChart.Read> read(RampRun run, RampPlan.Clip clip) {
+    private static List<StairsChart.Read> read(PowerUpRun run, PowerUpPlan.Clip clip) {
         Map<Integer, Double> by = new LinkedHashMap<>();
         run.readings().stream().filter(r -> r.clip().equals(clip)).forEach(r -> by.put(r.step(), r.value()));
         return by.entrySet().stream().map(e -> new StairsChart.Read(e.getKey(), e.getValue())).toList();

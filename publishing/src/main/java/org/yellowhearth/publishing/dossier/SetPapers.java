@@ -23,7 +23,7 @@ import org.yellowhearth.core.learn.WorkDone;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.publishing.folio.Folio;

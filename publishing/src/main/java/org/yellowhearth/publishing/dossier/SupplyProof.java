@@ -6,11 +6,11 @@ import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.core.prove.VoltageChart;
+import org.yellowhearth.core.finaltest.VoltageChart;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
-import org.yellowhearth.core.wake.RampPlanner;
+import org.yellowhearth.core.firstpower.PowerUpPlanner;
 import org.yellowhearth.publishing.drawing.River;
 
 /**
@@ -26,7 +26,7 @@ public record SupplyProof(VoltageChart chart, Optional<River> river) {
     /** Works it out. */
     public static SupplyProof of(JudgedJob judged, Knowledge knowledge) {
         Job job = judged.job();
-        Optional<Supply> fitted = RampPlanner.bare(judged, knowledge).map(RampPlanner.Bare::supply);
+        Optional<Supply> fitted = PowerUpPlanner.bare(judged, knowledge).map(PowerUpPlanner.Bare::supply);
         VoltageChart chart = VoltageChart.of(job, fitted);
         SupplyModel came = judged.supply(SupplyModel.View.AS_IT_IS);
         List<River.Reach> before = came.supply().map(s -> River.reaches(SupplyFigures.of(s, came.points()))).orElse(List.of());

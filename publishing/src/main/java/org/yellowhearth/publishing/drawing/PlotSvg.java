@@ -92,7 +92,7 @@ public final class PlotSvg {
             case KEEP -> "<circle r=\"5\" fill=\"#2F7566\"/>";
             case WATCH -> "<circle r=\"4\" fill=\"none\" stroke=\"#7A5B00\" stroke-width=\"2.5\"/>";
             case REFORM -> "<polygon points=\"0,-6 6,5 -6,5\" fill=\"#7A5B00\"/>";
-            case RENEW -> "<polygon points=\"0,-6 6,0 0,6 -6,0\" fill=\"#A83E12\"/>";
+            case REPLACE -> "<polygon points=\"0,-6 6,0 0,6 -6,0\" fill=\"#A83E12\"/>";
             case RECHECK ->
                 "<rect x=\"-4\" y=\"-4\" width=\"8\" height=\"8\" fill=\"none\" stroke=\"#3F5B73\" stroke-width=\"2.5\"/>";
         };

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 
@@ -28,14 +28,14 @@ public final class StairsChart {
      *
      * @param now the step it is at, where a run is on
      */
-    public static List<Plot.Mark> marks(RampPlan plan, RampPlan.Clip clip, Optional<Integer> now, List<Read> read, double width,
+    public static List<Plot.Mark> marks(PowerUpPlan plan, PowerUpPlan.Clip clip, Optional<Integer> now, List<Read> read, double width,
             double height, double em) {
         List<Plot.Mark> marks = new ArrayList<>();
-        List<RampPlan.Step> steps = plan.steps();
+        List<PowerUpPlan.Step> steps = plan.steps();
         double left = 5.2 * em;
         double each = (width - left - 0.5 * em) / steps.size();
         double bottom = height - 0.3 * em;
-        double mostMains = steps.stream().mapToDouble(RampPlan.Step::mainsVolts).max().orElse(1);
+        double mostMains = steps.stream().mapToDouble(PowerUpPlan.Step::mainsVolts).max().orElse(1);
         Scale scale = Scale.of(plan, clip, read, 1.2 * em, bottom - STAIRS * (height - 2 * em) - 0.8 * em);
         scale.axis(left, width - 0.5 * em, em, clip, marks);
         for (int k = 0; k < steps.size(); k++) {
@@ -51,7 +51,7 @@ public final class StairsChart {
                 marks.add(new Plot.Mark.Words(x + each / 2, words + 1.25 * em, Plot.Anchor.MIDDLE,
                         Quantity.percent(steps.get(k).share()).toString(), "plot-label"));
             }
-            RampPlan.Band b = plan.band(k, clip);
+            PowerUpPlan.Band b = plan.band(k, clip);
             double wide = Math.min(each * 0.4, 3 * em);
             double middle = x + each / 2;
             marks.add(new Plot.Mark.Area(middle - wide / 2, scale.y(b.high()), wide,
@@ -71,7 +71,7 @@ public final class StairsChart {
 
     /** Volts or watts on the pixels between two heights. */
     private record Scale(double low, double high, double top, double bottom) {
-        static Scale of(RampPlan plan, RampPlan.Clip clip, List<Read> read, double top, double bottom) {
+        static Scale of(PowerUpPlan plan, PowerUpPlan.Clip clip, List<Read> read, double top, double bottom) {
             double low = 0;
             double high = 0;
             for (int k = 0; k < plan.steps().size(); k++) {
@@ -89,11 +89,11 @@ public final class StairsChart {
             return bottom - (bottom - top) * Math.clamp((value - low) / (high - low), 0, 1);
         }
 
-        void axis(double left, double right, double em, RampPlan.Clip clip, List<Plot.Mark> marks) {
+        void axis(double left, double right, double em, PowerUpPlan.Clip clip, List<Plot.Mark> marks) {
             for (double at : Ticks.within(low, high, Math.max(2, (int) ((bottom - top) / (2.2 * em))))) {
                 marks.add(new Plot.Mark.Stroke(List.of(left, y(at), right, y(at)), "plot-grid"));
                 marks.add(new Plot.Mark.Words(left - 0.4 * em, y(at) + 0.35 * em, Plot.Anchor.END,
-                        Quantity.of(at, clip.shows() == RampPlan.Shows.WATTS ? Unit.WATT : Unit.VOLT).toString(), "plot-label"));
+                        Quantity.of(at, clip.shows() == PowerUpPlan.Shows.WATTS ? Unit.WATT : Unit.VOLT).toString(), "plot-label"));
             }
         }
     }

@@ -13,12 +13,12 @@ public record Article(Chapter chapter, String title, List<Block> blocks) {
     }
 
     /** How words in a line are meant. */
-    public enum Look {
+    public enum VisualInspection {
         PLAIN, STRONG, TYPED
     }
 
     /** Words of one look. */
-    public record Span(String text, Look look) {
+    public record Span(String text, VisualInspection look) {
     }
 
     /** One thing in a text. */
@@ -52,7 +52,7 @@ public record Article(Chapter chapter, String title, List<Block> blocks) {
 
     /** A paragraph of plain words. */
     static Block words(String text) {
-        return new Block.Passage(List.of(new Span(text, Look.PLAIN)), false);
+        return new Block.Passage(List.of(new Span(text, VisualInspection.PLAIN)), false);
     }
 
     /** All its words, for a search. */

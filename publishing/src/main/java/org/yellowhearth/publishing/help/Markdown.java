@@ -27,7 +27,7 @@ import org.commonmark.node.Text;
 import org.commonmark.parser.Parser;
 import org.yellowhearth.publishing.help.Article.Block;
 import org.yellowhearth.publishing.help.Article.Chapter;
-import org.yellowhearth.publishing.help.Article.Look;
+import org.yellowhearth.publishing.help.Article.VisualInspection;
 import org.yellowhearth.publishing.help.Article.Span;
 
 /** Reads a text of the documentation as articles, one for each heading of the second order. */
@@ -88,7 +88,7 @@ final class Markdown {
     }
 
     private void typed(String code) {
-        code.lines().forEach(l -> blocks.add(new Block.Passage(List.of(new Span(l, Look.TYPED)), true)));
+        code.lines().forEach(l -> blocks.add(new Block.Passage(List.of(new Span(l, VisualInspection.TYPED)), true)));
     }
 
     private void items(Node list) {
@@ -125,18 +125,18 @@ final class Markdown {
 
     private static List<Span> spans(Node node) {
         List<Span> spans = new ArrayList<>();
-        collect(node, Look.PLAIN, spans);
+        collect(node, VisualInspection.PLAIN, spans);
         return spans;
     }
 
-    private static void collect(Node node, Look look, List<Span> spans) {
+    private static void collect(Node node, VisualInspection look, List<Span> spans) {
         for (Node n = node.getFirstChild(); n != null; n = n.getNext()) {
             switch (n) {
                 case Text t -> spans.add(new Span(t.getLiteral(), look));
-                case Code c -> spans.add(new Span(c.getLiteral(), Look.TYPED));
+                case Code c -> spans.add(new Span(c.getLiteral(), VisualInspection.TYPED));
                 case SoftLineBreak _ -> spans.add(new Span(" ", look));
-                case StrongEmphasis s -> collect(s, Look.STRONG, spans);
-                case Emphasis s -> collect(s, Look.STRONG, spans);
+                case StrongEmphasis s -> collect(s, VisualInspection.STRONG, spans);
+                case Emphasis s -> collect(s, VisualInspection.STRONG, spans);
                 default -> collect(n, look, spans);
             }
         }

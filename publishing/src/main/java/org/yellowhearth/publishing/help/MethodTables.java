@@ -13,7 +13,7 @@ import org.yellowhearth.core.knowledge.LeakageLimit;
 import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.knowledge.PartRule;
-import org.yellowhearth.core.knowledge.RenewRules;
+import org.yellowhearth.core.knowledge.SubstitutionRules;
 import org.yellowhearth.core.knowledge.RoleRule;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.part.Role;
@@ -158,7 +158,7 @@ final class MethodTables {
                 source(rule.source()));
     }
 
-    private List<String> valve(RenewRules.ValveLimit limit) {
+    private List<String> valve(SubstitutionRules.ValveLimit limit) {
         return List.of(limit.types().stream().collect(Collectors.joining(", ")), Quantity.farads(limit.farads()).toString(),
                 source(limit.source()));
     }

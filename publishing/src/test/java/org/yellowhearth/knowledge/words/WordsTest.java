@@ -34,9 +34,9 @@ import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.benchline.BenchWords;
 import org.yellowhearth.core.cause.Cause;
 import org.yellowhearth.core.cause.CauseWords;
-import org.yellowhearth.core.census.CensusWords;
-import org.yellowhearth.core.census.Colour;
-import org.yellowhearth.core.census.ColourCode;
+import org.yellowhearth.core.partslist.PartsListWords;
+import org.yellowhearth.core.partslist.Colour;
+import org.yellowhearth.core.partslist.ColourCode;
 import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.BenchTask;
@@ -53,7 +53,7 @@ import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.LimitChange;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.OwnTask;
@@ -62,7 +62,7 @@ import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.Rail;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.SafetyClass;
 import org.yellowhearth.core.fact.StatedValue;
@@ -83,7 +83,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.FaultRule;
@@ -116,13 +116,13 @@ import org.yellowhearth.core.practice.Goal;
 import org.yellowhearth.core.practice.Measuring;
 import org.yellowhearth.core.practice.PracticeWords;
 import org.yellowhearth.core.practice.Theme;
-import org.yellowhearth.core.prove.Accuracy;
-import org.yellowhearth.core.prove.Adjusting;
-import org.yellowhearth.core.prove.BurnWatch;
-import org.yellowhearth.core.prove.Drift;
-import org.yellowhearth.core.prove.HeadroomCheck;
-import org.yellowhearth.core.prove.ProveWords;
-import org.yellowhearth.core.prove.VoltageChart;
+import org.yellowhearth.core.finaltest.Accuracy;
+import org.yellowhearth.core.finaltest.Adjusting;
+import org.yellowhearth.core.finaltest.BurnWatch;
+import org.yellowhearth.core.finaltest.Drift;
+import org.yellowhearth.core.finaltest.HeadroomCheck;
+import org.yellowhearth.core.finaltest.FinalTestWords;
+import org.yellowhearth.core.finaltest.VoltageChart;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Agreement;
 import org.yellowhearth.core.reading.Bound;
@@ -140,39 +140,39 @@ import org.yellowhearth.core.reform.ReformWords;
 import org.yellowhearth.core.reform.Schedule;
 import org.yellowhearth.core.reform.TrialDecay;
 import org.yellowhearth.core.reform.Worth;
-import org.yellowhearth.core.renew.Demand;
-import org.yellowhearth.core.renew.RenewWords;
+import org.yellowhearth.core.replace.Demand;
+import org.yellowhearth.core.replace.ReplaceWords;
 import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Gate;
 import org.yellowhearth.core.safety.HazardClass;
-import org.yellowhearth.core.safety.HearthState;
-import org.yellowhearth.core.supply.Knob;
+import org.yellowhearth.core.safety.ChargeState;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.NextStep;
 import org.yellowhearth.core.trace.Preset;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.core.trace.TraceWords;
-import org.yellowhearth.core.wake.RampJudgement;
-import org.yellowhearth.core.wake.RampRun;
-import org.yellowhearth.core.wake.RampTells;
-import org.yellowhearth.core.wake.WakeWords;
+import org.yellowhearth.core.firstpower.PowerUpJudgement;
+import org.yellowhearth.core.firstpower.PowerUpRun;
+import org.yellowhearth.core.firstpower.PowerUpTells;
+import org.yellowhearth.core.firstpower.FirstPowerWords;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.knowledge.json.RecordJson;
 import org.yellowhearth.publishing.dossier.SetPapers;
-import org.yellowhearth.storage.census.Column;
+import org.yellowhearth.storage.partslist.Column;
 
 public class WordsTest {
     private static final Words BRITISH = Words.of(SetPlate.Dialect.BRITISH);
     private static final Words AMERICAN = Words.of(SetPlate.Dialect.AMERICAN);
 
     private static Stream<MessageKey> sentences() {
-        return Stream.<MessageKey[]>of(MarkingWords.values(), ReadingWords.values(), CensusWords.values(), BenchWords.values(),
-                AssessWords.values(), AgreementCriterion.SuspicionWords.values(), RenewWords.values(),
+        return Stream.<MessageKey[]>of(MarkingWords.values(), ReadingWords.values(), PartsListWords.values(), BenchWords.values(),
+                AssessWords.values(), AgreementCriterion.SuspicionWords.values(), ReplaceWords.values(),
                 Caution.CautionWords.values(), MainsFit.MainsWords.values(), Estimate.EstimateWords.values(),
                 Check.CheckWords.values(), Gate.GateWords.values(),
-                ColourCode.ColourWords.values(), TraceWords.values(), ReformWords.values(), WakeWords.values(),
-                ProveWords.values(), AgendaWords.values(), CauseWords.values(), PracticeWords.values(),
+                ColourCode.ColourWords.values(), TraceWords.values(), ReformWords.values(), FirstPowerWords.values(),
+                FinalTestWords.values(), AgendaWords.values(), CauseWords.values(), PracticeWords.values(),
                 StoryWords.values())
                 .flatMap(Stream::of);
     }
@@ -183,7 +183,7 @@ public class WordsTest {
                 Role.Duty.values(),
                 Polarity.values(), Family.values(), Source.Standing.values(), LimitProfile.values(), SetPlate.Kind.values(),
                 SetPlate.Technology.values(), SetPlate.Chassis.values(), SetPlate.Purpose.values(), SetPlate.Dialect.values(),
-                Edit.Power.values(), HearthState.values(), OwnTask.TaskKind.values(), DueSource.values(), Agenda.Bucket.values(),
+                Edit.Power.values(), ChargeState.values(), OwnTask.TaskKind.values(), DueSource.values(), Agenda.Bucket.values(),
                 Later.values(), ClockWatch.Jump.values(), Adjustment.Adjusted.values(), Adjusting.AdjustState.values(),
                 HeadroomCheck.HeadroomState.values(), ProofFigure.Measurand.values(),
                 FaultTrail.Outcome.values(), Cause.Standing.values(), WorkDone.Work.values(), JobTallies.Heat.values(),
@@ -201,21 +201,21 @@ public class WordsTest {
                 Potentiometer.Taper.values(), RectifierTechnology.values(), Transistor.Channel.values(),
                 Transistor.Material.values(),
                 Valve.Task.values(), Winding.Task.values(), Fuse.Speed.values(), Battery.Chemistry.values(), CanMark.values(),
-                Qualifier.values(), Bound.End.values(), Contact.values(), MeterLoading.Meter.values(), Look.Sign.values(),
+                Qualifier.values(), Bound.End.values(), Contact.values(), MeterLoading.Meter.values(), VisualInspection.Sign.values(),
                 StatedValue.Origin.values(),
                 Place.Height.values(), Place.Attachment.values(), LimitChange.Which.values(), DrawingStyle.CapitalM.values(),
                 DossierScope.Section.values(), SetPapers.Kind.values(),
                 SupplyRectifier.Scheme.values(), RectifierTechnology.values(),
-                SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), Knob.Which.values(), Origin.values(),
+                SupplyLoad.Kind.values(), SupplyRegulator.Kind.values(), Parameter.Which.values(), Origin.values(),
                 SupplyReading.Kind.values(), SupplyReading.State.values(), SupplyTarget.Follows.values(), Fault.Mode.values(),
                 NextStep.Way.values(), Preset.values(), FaultRule.Sum.values(), SupplyConverter.Shape.values(),
                 SupplyRectifier.Heating.values(), SupplyRules.Place.values(), SupplyRules.How.values(),
                 SupplyModel.View.values(), ReformPlan.ReformSchool.values(), Ending.Chore.values(), Ending.Upshot.values(),
                 Choice.Joined.values(), Choice.Way.values(), Choice.Whence.values(), Fitting.MeterSign.values(),
                 Fitting.Debt.values(), BenchTask.Doing.values(), Leads.values(), SafetyClass.values(),
-                Demand.Circumstance.values(), PeriodRules.Subject.values(), RampPlan.Warm.values(),
-                RampPlan.RampKind.values(), RampPlan.Shows.values(), RampRun.RampPhase.values(), RampTells.values(),
-                RampJudgement.RampCounsel.values(), Waking.StopCause.values(),
+                Demand.Circumstance.values(), PeriodRules.Subject.values(), PowerUpPlan.Warm.values(),
+                PowerUpPlan.PowerUpKind.values(), PowerUpPlan.Shows.values(), PowerUpRun.PowerUpPhase.values(), PowerUpTells.values(),
+                PowerUpJudgement.PowerUpCounsel.values(), PoweringUp.StopCause.values(),
                 FunctionCheck.FunctionOutcome.values(), BurnIn.BurnEnd.values(), Accuracy.AccuracyVerdict.values(),
                 Drift.DriftVerdict.values(), BurnWatch.BurnCounsel.values(), VoltageChart.ChartVerdict.values(),
                 Schedule.Deed.values(), Reforming.Cause.values(), Reforming.Rule.values(),
@@ -224,7 +224,7 @@ public class WordsTest {
     }
 
     private static Set<String> keys() {
-        Set<String> keys = new TreeSet<>(Set.of("Way.above", "Way.below", "Clip.behind-lamp", "Clip.heaters", "Ramp.valves-out",
+        Set<String> keys = new TreeSet<>(Set.of("Way.above", "Way.below", "Clip.behind-lamp", "Clip.heaters", "PowerUp.valves-out",
                 "Trail.swapped-back", "Trail.came-back"));
         terms().filter(Policy.School.class::isInstance)
                 .forEach(t -> keys.add("Meaning." + t.getClass().getSimpleName() + "." + t.code()));

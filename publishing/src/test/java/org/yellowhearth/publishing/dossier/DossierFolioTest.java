@@ -70,7 +70,7 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.publishing.folio.Folio;

@@ -29,7 +29,7 @@ public class AgeingFieldTest {
     }
 
     private static AgeingField.Frame frame(Ageing... all) {
-        return new AgeingField("field", "across", "up", List.of(all), Map.of(PartRef.of("C1"), Verdict.RENEW),
+        return new AgeingField("field", "across", "up", List.of(all), Map.of(PartRef.of("C1"), Verdict.REPLACE),
                 Optional.of(new Ageing.Ground(new Limits.Kept(0.7, 0.8, 1.5, 2), 2, 3))).in(1000, 500, 10);
     }
 
@@ -69,7 +69,7 @@ public class AgeingFieldTest {
 
     @Test
     public void theSvgShowsTheSignAndTheName() {
-        String svg = new AgeingField("field", "across", "up", List.of(at("C1", 0.5, 10)), Map.of(PartRef.of("C1"), Verdict.RENEW),
+        String svg = new AgeingField("field", "across", "up", List.of(at("C1", 0.5, 10)), Map.of(PartRef.of("C1"), Verdict.REPLACE),
                 Optional.empty()).svg(800, 500);
         assertThat(svg).contains("<title>C1</title>", "#A83E12", ">C1</text>");
     }

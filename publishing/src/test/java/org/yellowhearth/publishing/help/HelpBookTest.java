@@ -88,7 +88,7 @@ public class HelpBookTest {
         double esrOfTheLoss = 0.2 / (2 * Math.PI * 100 * 16e-6);
         assertThat(esrOfTheLoss).isBetween(19.85, 19.95);
         assertThat(all).as("the ESR that a loss of 0.2 at 16 µF makes").contains("= 19.9 ω");
-        assertThat(all).contains(words.word(Verdict.RENEW).toLowerCase(Locale.ROOT)).contains("47 kω");
+        assertThat(all).contains(words.word(Verdict.REPLACE).toLowerCase(Locale.ROOT)).contains("47 kω");
     }
 
     private java.util.Map<String, Source> with(Set<Source> more) {
@@ -140,6 +140,6 @@ public class HelpBookTest {
         assertThat(book.guideTo("Verdicts").orElseThrow().blocks()).hasAtLeastOneElementOfType(Article.Block.Table.class);
         assertThat(book.in(Chapter.LINE)).anySatisfy(a -> assertThat(a.blocks()).anySatisfy(b -> assertThat(b)
                 .isInstanceOfSatisfying(Article.Block.Passage.class,
-                        p -> assertThat(p.spans()).extracting(Article.Span::look).contains(Article.Look.TYPED))));
+                        p -> assertThat(p.spans()).extracting(Article.Span::look).contains(Article.VisualInspection.TYPED))));
     }
 }

@@ -29,7 +29,7 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Resistor;
-import org.yellowhearth.core.renew.SignOff;
+import org.yellowhearth.core.replace.SignOff;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.archive.Digest.Card;

@@ -24,7 +24,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.marking.AmbiguousException;
 import org.yellowhearth.core.marking.UnreadableException;
@@ -201,7 +201,7 @@ public final class JobReader {
             case String reform when reform.startsWith("reform-") ->
                 did(RecordJson.readTagged(v, "act", Reforming.class, "at", "zone", "by"));
             case String ramp when ramp.startsWith("ramp-") ->
-                did(RecordJson.readTagged(v, "act", Waking.class, "at", "zone", "by"));
+                did(RecordJson.readTagged(v, "act", PoweringUp.class, "at", "zone", "by"));
             case "power" -> did(new Edit.PowerSwitched(fields(v, "power").field("power").code(Edit.Power.class)));
             default ->
                 throw act.bad("unknown act; expected one of arrived, set-changed, policy-changed, part-added, part-changed, "

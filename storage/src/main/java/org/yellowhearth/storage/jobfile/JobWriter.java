@@ -15,7 +15,7 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.knowledge.json.RecordJson;
@@ -97,7 +97,7 @@ public final class JobWriter {
             case Edit.ClipTaken e -> node.put("act", "unclip").setAll(RecordJson.write(e));
             case Edit.Answered e -> node.put("act", "answered").setAll(RecordJson.write(e));
             case Reforming e -> node.setAll(RecordJson.writeTagged("act", (Record) e));
-            case Waking e -> node.setAll(RecordJson.writeTagged("act", (Record) e));
+            case PoweringUp e -> node.setAll(RecordJson.writeTagged("act", (Record) e));
         }
         return node;
     }

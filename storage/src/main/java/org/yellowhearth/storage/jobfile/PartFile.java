@@ -4,10 +4,10 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.yellowhearth.core.census.CensusLine;
-import org.yellowhearth.core.census.MarkingParser;
-import org.yellowhearth.core.census.Stated;
-import org.yellowhearth.core.census.Thousand;
+import org.yellowhearth.core.partslist.PartsListLine;
+import org.yellowhearth.core.partslist.MarkingParser;
+import org.yellowhearth.core.partslist.Stated;
+import org.yellowhearth.core.partslist.Thousand;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.part.CanMark;
@@ -72,7 +72,7 @@ final class PartFile {
         if (marking.isEmpty() || !v.hasOnly("sort", "ref", "marking")) {
             return RecordJson.readTagged(v, "sort", Part.class);
         }
-        CensusLine line = new CensusLine(knowledge.vocabulary(), Thousand.MEGOHM);
+        PartsListLine line = new PartsListLine(knowledge.vocabulary(), Thousand.MEGOHM);
         String sort = v.field("sort").text(LONGEST_NAME);
         return JobReader.understood(v.field("marking"),
                 () -> line.read(ref(v.field("ref")), Token.of(sort + " " + marking), marking, "").getFirst());

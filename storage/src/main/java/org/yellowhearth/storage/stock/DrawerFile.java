@@ -10,7 +10,7 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 
-import org.yellowhearth.core.renew.Stock;
+import org.yellowhearth.core.replace.Stock;
 import org.yellowhearth.knowledge.json.JsonValue;
 import org.yellowhearth.knowledge.json.RecordJson;
 import org.yellowhearth.storage.store.Shop.DatedAct;

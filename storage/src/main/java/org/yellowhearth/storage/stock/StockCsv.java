@@ -33,8 +33,8 @@ import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.fact.SafetyClass;
 import org.yellowhearth.core.fact.Ware;
 import org.yellowhearth.core.message.Coded;
-import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.storage.census.BadListException;
+import org.yellowhearth.core.replace.StockPart;
+import org.yellowhearth.storage.partslist.BadListException;
 
 /**
  * Drawer and catalogue as a list for a spreadsheet, both ways: UTF-8, commas, decimal points, one line for each part, the unit of each figure

@@ -12,7 +12,7 @@ import org.jdbi.v3.core.statement.Query;
 import org.yellowhearth.core.learn.Tally;
 import org.yellowhearth.core.learn.Topic;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.renew.Stock;
+import org.yellowhearth.core.replace.Stock;
 import org.yellowhearth.knowledge.json.RecordJson;
 import org.yellowhearth.storage.archive.Digest;
 import org.yellowhearth.storage.archive.Digest.Thing;

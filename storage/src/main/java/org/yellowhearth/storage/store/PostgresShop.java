@@ -124,7 +124,7 @@ public final class PostgresShop extends SqlShop {
             return handle;
         } catch (SQLException e) {
             throw new ShopException("The shared shop at " + address.shown() + " cannot be reached: " + firstLine(e)
-                    + " Nothing was changed. Look after server and network, and do it again.", e);
+                    + " Nothing was changed. VisualInspection after server and network, and do it again.", e);
         }
     }
 

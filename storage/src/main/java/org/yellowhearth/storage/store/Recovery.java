@@ -22,7 +22,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.IllegalEditException;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.core.renew.Stock;
+import org.yellowhearth.core.replace.Stock;
 import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.knowledge.json.RecordJson;

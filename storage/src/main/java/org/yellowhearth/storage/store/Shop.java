@@ -7,7 +7,7 @@ import java.util.Map;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.learn.Tally;
-import org.yellowhearth.core.renew.Stock;
+import org.yellowhearth.core.replace.Stock;
 import org.yellowhearth.storage.archive.Digest;
 import org.yellowhearth.storage.archive.Hit;
 import org.yellowhearth.storage.archive.Search;

@@ -27,16 +27,16 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.core.renew.Stock;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.Stock;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.knowledge.json.BadFileException;
 import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.storage.calendar.CalendarFile;
-import org.yellowhearth.storage.census.BadListException;
-import org.yellowhearth.storage.census.CensusImport;
-import org.yellowhearth.storage.census.CensusTable;
+import org.yellowhearth.storage.partslist.BadListException;
+import org.yellowhearth.storage.partslist.PartsListImport;
+import org.yellowhearth.storage.partslist.PartsListTable;
 import org.yellowhearth.storage.jobfile.JobReader;
 import org.yellowhearth.storage.photo.BadPhotographException;
 import org.yellowhearth.storage.photo.PhotoStore;
@@ -106,7 +106,7 @@ public class FuzzTest {
         DatedAct act = new DatedAct(NOW, new Stock.Act.Changed(
                 drawer.stream().map(p -> new Stock.Change(java.util.Optional.empty(), java.util.Optional.of(p))).toList()));
         Import jobs = b -> new JobReader(KNOWLEDGE).read(JsonText.read(file("job.json", b)), NOW);
-        Import list = b -> CensusImport.preview(CensusTable.read(file("list.csv", b)), JOB, KNOWLEDGE,
+        Import list = b -> PartsListImport.preview(PartsListTable.read(file("list.csv", b)), JOB, KNOWLEDGE,
                 Words.of(SetPlate.Dialect.BRITISH),
                 NOW.toInstant());
         int[] id = {0};
@@ -199,7 +199,7 @@ public class FuzzTest {
             f.setLength(200_000_000);
         }
         long start = System.nanoTime();
-        assertThat(refusal(() -> CensusTable.read(huge))).contains("MB");
+        assertThat(refusal(() -> PartsListTable.read(huge))).contains("MB");
         assertThat(refusal(() -> StockCsv.read(huge, KNOWLEDGE.kinds().keySet(), Choice.Whence.DRAWER, () -> "a")))
                 .contains("MB");
         assertThat(refusal(() -> JsonText.read(huge))).contains("MB");

@@ -43,7 +43,7 @@ import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.Rail;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyConverter;
@@ -68,7 +68,7 @@ import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.RectifierTechnology;
 
@@ -176,9 +176,9 @@ final class RandomFacts {
         };
     }
 
-    private static RampPlan.Clip clip(Random r) {
-        return one(r, List.of(RampPlan.Clip.BEHIND_LAMP, RampPlan.Clip.HEATERS, RampPlan.Clip.TAKEN,
-                new RampPlan.Clip("HT", RampPlan.Shows.ALTERNATING), new RampPlan.Clip("V4.k", RampPlan.Shows.DIRECT)));
+    private static PowerUpPlan.Clip clip(Random r) {
+        return one(r, List.of(PowerUpPlan.Clip.BEHIND_LAMP, PowerUpPlan.Clip.HEATERS, PowerUpPlan.Clip.TAKEN,
+                new PowerUpPlan.Clip("HT", PowerUpPlan.Shows.ALTERNATING), new PowerUpPlan.Clip("V4.k", PowerUpPlan.Shows.DIRECT)));
     }
 
     private static Item proof(String id, Random r) {
@@ -209,15 +209,15 @@ final class RandomFacts {
         };
     }
 
-    private static RampPlan ramp(String id, Random r) {
+    private static PowerUpPlan ramp(String id, Random r) {
         double volts = r.nextInt(400) - 50;
-        List<RampPlan.Step> steps = new ArrayList<>();
+        List<PowerUpPlan.Step> steps = new ArrayList<>();
         for (int k = 0; k <= r.nextInt(4); k++) {
-            steps.add(new RampPlan.Step(0.2 + 0.2 * k, 40 + 40 * k, r.nextInt(50), 60, r.nextDouble(),
-                    one(r, RampPlan.Warm.values()),
-                    r.nextDouble(), List.of(new RampPlan.Band(volts, volts - 5, volts + 5, volts - 60, volts + 90))));
+            steps.add(new PowerUpPlan.Step(0.2 + 0.2 * k, 40 + 40 * k, r.nextInt(50), 60, r.nextDouble(),
+                    one(r, PowerUpPlan.Warm.values()),
+                    r.nextDouble(), List.of(new PowerUpPlan.Band(volts, volts - 5, volts + 5, volts - 60, volts + 90))));
         }
-        return new RampPlan(id, one(r, RampPlan.RampKind.values()), r.nextBoolean() ? List.of() : List.of("HT", "HT2"),
+        return new PowerUpPlan(id, one(r, PowerUpPlan.PowerUpKind.values()), r.nextBoolean() ? List.of() : List.of("HT", "HT2"),
                 r.nextBoolean(), maybe(r, 25, 200), List.of(clip(r)), steps);
     }
 
@@ -284,11 +284,11 @@ final class RandomFacts {
         String store = rails.isEmpty() ? Edit.PICTURE_TUBE : one(r, rails).id();
         String plan = "reform-C" + r.nextInt(9);
         return new Act.Did(switch (r.nextInt(20)) {
-            case 15 -> new Waking.RampBegun("ramp-1");
-            case 16 -> new Waking.RampStepped("ramp-1", r.nextInt(5));
-            case 17 -> new Waking.RampRead("ramp-1", clip(r), r.nextDouble() * 300 - 50, r.nextBoolean() ? "" : "stand-in");
-            case 18 -> new Waking.RampStopped("ramp-1", one(r, Waking.StopCause.values()), r.nextBoolean() ? "" : "it hummed");
-            case 19 -> new Waking.RampFinished("ramp-1");
+            case 15 -> new PoweringUp.PowerUpBegun("ramp-1");
+            case 16 -> new PoweringUp.PowerUpStepped("ramp-1", r.nextInt(5));
+            case 17 -> new PoweringUp.PowerUpRead("ramp-1", clip(r), r.nextDouble() * 300 - 50, r.nextBoolean() ? "" : "stand-in");
+            case 18 -> new PoweringUp.PowerUpStopped("ramp-1", one(r, PoweringUp.StopCause.values()), r.nextBoolean() ? "" : "it hummed");
+            case 19 -> new PoweringUp.PowerUpFinished("ramp-1");
             case 0 -> new Edit.VoltsMeasured(store, r.nextDouble() * 300 - 100, r.nextBoolean());
             case 1 -> new Edit.ClipPut(store, 100 + r.nextInt(10_000));
             case 2 -> new Edit.ClipTaken(store);

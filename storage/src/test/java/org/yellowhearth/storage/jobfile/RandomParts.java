@@ -18,7 +18,7 @@ import org.yellowhearth.core.fact.GridCircuit;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.LimitChange;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.fact.Place;
@@ -132,7 +132,7 @@ final class RandomParts {
     /** Something written down of a part, or a limit of the job. */
     static Item written(String id, PartRef part, Random r) {
         return switch (r.nextInt(14)) {
-            case 0 -> new Look(id, part, one(r, Look.Sign.values()), r.nextBoolean() ? "" : "at the rim");
+            case 0 -> new VisualInspection(id, part, one(r, VisualInspection.Sign.values()), r.nextBoolean() ? "" : "at the rim");
             case 1 -> new StatedValue(id, part, one(r, StatedValue.Origin.values()), "8u \"450V\"", maybe(r, 1e-5), maybe(r, 450),
                     one(r, Polarity.values()));
             case 2 -> new Place(id, part, "under the deck", maybe(r, 0.1), maybe(r, 0.1), maybe(r, 0.1),

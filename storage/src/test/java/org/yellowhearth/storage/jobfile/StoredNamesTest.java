@@ -24,7 +24,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Stored;
 import org.yellowhearth.core.message.StoredNames;
@@ -33,7 +33,7 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Bound;
 import org.yellowhearth.core.reading.Conditions;
 import org.yellowhearth.core.reading.Qualifier;
-import org.yellowhearth.core.renew.Stock;
+import org.yellowhearth.core.replace.Stock;
 import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.knowledge.json.RecordJson;
 
@@ -48,7 +48,7 @@ public class StoredNamesTest {
     /** Everything that is read at present, a line each, with the names of older versions. */
     private static Set<String> readable() {
         Set<String> lines = new TreeSet<>();
-        for (Class<?> root : List.of(Aspect.class, Item.class, Reforming.class, Waking.class, Part.class, Stock.Act.class)) {
+        for (Class<?> root : List.of(Aspect.class, Item.class, Reforming.class, PoweringUp.class, Part.class, Stock.Act.class)) {
             RecordJson.records(root).filter(t -> t != Capacitor.class)
                     .forEach(t -> type(root.getSimpleName().toLowerCase(java.util.Locale.ROOT), t, lines));
         }

@@ -11,10 +11,10 @@ import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Item;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Overrule;
-import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyTarget;
@@ -24,7 +24,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Reforming;
-import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
@@ -40,12 +40,12 @@ import org.yellowhearth.core.practice.TrueSupply;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Figures;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.core.renew.Demand;
-import org.yellowhearth.core.renew.Stock;
-import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.core.renew.Substitutes;
+import org.yellowhearth.core.replace.Demand;
+import org.yellowhearth.core.replace.Stock;
+import org.yellowhearth.core.replace.StockPart;
+import org.yellowhearth.core.replace.Substitutes;
 import org.yellowhearth.core.supply.Settled;
-import org.yellowhearth.core.wake.RampPlanner;
+import org.yellowhearth.core.firstpower.PowerUpPlanner;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.storage.stock.StockCsv;
 
@@ -103,7 +103,7 @@ final class GoodHand {
     GoodHand measured() {
         listed();
         for (Part p : exercise.parts()) {
-            exercise.truth(p.ref()).ailment().shows().ifPresent(s -> put(Look.of(p.ref(), s, "")));
+            exercise.truth(p.ref()).ailment().shows().ifPresent(s -> put(VisualInspection.of(p.ref(), s, "")));
             if (job.readingsOf(p.ref()).isEmpty()) {
                 measure(p.ref(), Measuring.LCR).measure(p.ref(), Measuring.OHMS).measure(p.ref(), Measuring.TESTER);
                 boolean shorted = job.readingsOf(p.ref()).getFirst().figures().has(Figure.CALLED_RESISTOR);
@@ -130,10 +130,10 @@ final class GoodHand {
                     if (t.ailment() == Ailment.UNFORMED) {
                         formed(t.part()).measure(t.part(), Measuring.LEAKAGE);
                     } else {
-                        put(new Overrule("o-" + t.part(), t.part(), Verdict.RENEW, "its leakage stays"));
+                        put(new Overrule("o-" + t.part(), t.part(), Verdict.REPLACE, "its leakage stays"));
                     }
                 });
-                case CHOSEN -> verdicts().stream().filter(a -> a.verdict() == Verdict.RENEW)
+                case CHOSEN -> verdicts().stream().filter(a -> a.verdict() == Verdict.REPLACE)
                         .forEach(a -> choose((Capacitor) a.part()));
                 case WOKEN -> {
                     refit();
@@ -175,27 +175,27 @@ final class GoodHand {
         return this;
     }
 
-    RampPlanner.Bare bare() {
-        return RampPlanner.bare(new Judge(KNOWLEDGE).of(job, NOW.toLocalDate()), KNOWLEDGE).orElseThrow();
+    PowerUpPlanner.Bare bare() {
+        return PowerUpPlanner.bare(new Judge(KNOWLEDGE).of(job, NOW.toLocalDate()), KNOWLEDGE).orElseThrow();
     }
 
     /** A plan behind a lamp. */
-    RampPlan plan() {
-        return RampPlanner.of("r" + job.journal().size(), bare(), new RampPlanner.Wanted(RampPlan.RampKind.WHOLE, List.of(), true,
-                OptionalDouble.of(100), RampPlanner.usualClips(bare(), true), OptionalDouble.empty()), 8, Watcher.NOBODY).plan();
+    PowerUpPlan plan() {
+        return PowerUpPlanner.of("r" + job.journal().size(), bare(), new PowerUpPlanner.Wanted(PowerUpPlan.PowerUpKind.WHOLE, List.of(), true,
+                OptionalDouble.of(100), PowerUpPlanner.usualClips(bare(), true), OptionalDouble.empty()), 8, Watcher.NOBODY).plan();
     }
 
     /** Goes up a plan to a step, or all the way. */
-    GoodHand ramp(RampPlan plan, int last) {
+    GoodHand ramp(PowerUpPlan plan, int last) {
         put(plan);
-        did(new Edit.PowerSwitched(Edit.Power.LIT)).did(new Waking.RampBegun(plan.id()));
+        did(new Edit.PowerSwitched(Edit.Power.LIT)).did(new PoweringUp.PowerUpBegun(plan.id()));
         for (int k = 1; k < plan.steps().size() && k <= last; k++) {
-            did(new Waking.RampStepped(plan.id(), k));
+            did(new PoweringUp.PowerUpStepped(plan.id(), k));
         }
         return last < plan.steps().size()
-                ? did(new Waking.RampStopped(plan.id(), Waking.StopCause.METER_OFF, ""))
+                ? did(new PoweringUp.PowerUpStopped(plan.id(), PoweringUp.StopCause.METER_OFF, ""))
                         .did(new Edit.PowerSwitched(Edit.Power.OFF))
-                : did(new Waking.RampFinished(plan.id()));
+                : did(new PoweringUp.PowerUpFinished(plan.id()));
     }
 
     /** Reads a rail of the true set at full mains. */

@@ -14,14 +14,14 @@ import org.testng.annotations.Test;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
-import org.yellowhearth.core.census.Colour;
-import org.yellowhearth.core.census.ColourCode;
+import org.yellowhearth.core.partslist.Colour;
+import org.yellowhearth.core.partslist.ColourCode;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.MainsEntry;
-import org.yellowhearth.core.fact.RampPlan;
-import org.yellowhearth.core.fact.RampPlan.Clip;
+import org.yellowhearth.core.fact.PowerUpPlan;
+import org.yellowhearth.core.fact.PowerUpPlan.Clip;
 import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
@@ -41,9 +41,9 @@ import org.yellowhearth.core.practice.PracticeWords;
 import org.yellowhearth.core.practice.Spent;
 import org.yellowhearth.core.practice.Theme;
 import org.yellowhearth.core.practice.TrueSupply;
-import org.yellowhearth.core.prove.VoltageChart;
-import org.yellowhearth.core.prove.VoltageChart.ChartVerdict;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.finaltest.VoltageChart;
+import org.yellowhearth.core.finaltest.VoltageChart.ChartVerdict;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.core.supply.Lamp;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
@@ -131,7 +131,7 @@ public class PracticeStagesTest {
         assertThat(d.singles().stream().filter(x -> !x.sound()).limit(3).flatMap(x -> x.parts().stream())).contains("V1");
         h.measured();
         assertThat(h.verdicts()).filteredOn(a -> a.part().ref().equals(PartRef.of("V1"))).first()
-                .satisfies(a -> assertThat(a.verdict()).isEqualTo(Verdict.RENEW));
+                .satisfies(a -> assertThat(a.verdict()).isEqualTo(Verdict.REPLACE));
     }
 
     /** What the chart of Prove says is out hangs on the resistor that drifted: Ohm's law puts the screens where they are read. */
@@ -150,10 +150,10 @@ public class PracticeStagesTest {
     }
 
     /** The first step at which a meter of the plan is out of its band in the set as it truly is. */
-    private static int leaves(GoodHand h, RampPlan plan) {
+    private static int leaves(GoodHand h, PowerUpPlan plan) {
         Supply truly = TrueSupply.of(h.exercise, h.job(), KNOWLEDGE).orElseThrow();
         for (int k = 0; k < plan.steps().size(); k++) {
-            RampPlan.Step step = plan.steps().get(k);
+            PowerUpPlan.Step step = plan.steps().get(k);
             Settled now = Settled.of(TurnedUp.at(truly, step.share(), step.heaters(), TurnedUp.Loads.VALVES)
                     .behind(Lamp.cold(plan.lampWatts().orElseThrow(), 230)));
             for (Clip c : plan.clips()) {
@@ -180,7 +180,7 @@ public class PracticeStagesTest {
     @Test(dataProvider = "woken")
     public void firstPowerTellsTheReversedPart(Theme theme, long seed) {
         GoodHand h = new GoodHand(MAKER.make(theme, seed));
-        RampPlan plan = h.plan();
+        PowerUpPlan plan = h.plan();
         int stopped = leaves(h, plan);
         if (theme == Theme.FIRST_POWER) {
             assertThat(stopped).isEqualTo(plan.steps().size());
@@ -240,9 +240,9 @@ public class PracticeStagesTest {
         assertThat(spent.money()).isCloseTo(8 / 60.0 * 30 + price, within(1e-9));
         assertThat(h.debrief().remarks()).extracting(m -> m.key()).contains(PracticeWords.OVER_TIME);
         GoodHand woken = hand(Theme.FIRST_POWER);
-        RampPlan plan = woken.plan();
+        PowerUpPlan plan = woken.plan();
         woken.ramp(plan, Integer.MAX_VALUE);
-        double held = plan.steps().stream().mapToDouble(RampPlan.Step::holdSeconds).sum() / 60;
+        double held = plan.steps().stream().mapToDouble(PowerUpPlan.Step::holdSeconds).sum() / 60;
         assertThat(Spent.of(woken.exercise, woken.job(), STOCK).minutes()).isEqualTo((int) Math.ceil(held));
     }
 

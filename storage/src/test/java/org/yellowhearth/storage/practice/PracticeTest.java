@@ -16,7 +16,7 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.Fitting;
-import org.yellowhearth.core.fact.Look;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Act;
@@ -95,7 +95,7 @@ public class PracticeTest {
             for (long seed = 1; seed <= 20; seed++) {
                 Exercise e = MAKER.make(t, seed);
                 Job blind = careful(e);
-                for (Look l : blind.items(Look.class)) {
+                for (VisualInspection l : blind.items(VisualInspection.class)) {
                     blind = with(blind, new Edit.ItemChanged(Optional.of(l), Optional.empty()));
                 }
                 Job looked = careful(e);

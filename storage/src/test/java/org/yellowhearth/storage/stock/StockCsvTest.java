@@ -17,9 +17,9 @@ import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.fact.SafetyClass;
 import org.yellowhearth.core.quantity.PreferredSeries;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.knowledge.KnowledgeFiles;
-import org.yellowhearth.storage.census.BadListException;
+import org.yellowhearth.storage.partslist.BadListException;
 
 /** The drawer and the catalogue as lists: nothing is lost both ways, and what is no such list says where. */
 public class StockCsvTest {

@@ -39,8 +39,8 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Resistor;
-import org.yellowhearth.core.renew.Stock;
-import org.yellowhearth.core.renew.StockPart;
+import org.yellowhearth.core.replace.Stock;
+import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.knowledge.KnowledgeFiles;
 import org.yellowhearth.storage.jobfile.JobFileTest;
 

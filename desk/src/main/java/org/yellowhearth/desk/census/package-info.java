@@ -1,2 +1,0 @@
-/** Census: the list of parts, the decoder, import. */
-package org.yellowhearth.desk.census;

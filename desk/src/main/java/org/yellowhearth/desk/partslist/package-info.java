@@ -1,0 +1,2 @@
+/** The list of parts, the decoder, import. */
+package org.yellowhearth.desk.partslist;

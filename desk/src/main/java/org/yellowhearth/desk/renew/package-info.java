@@ -1,2 +1,0 @@
-/** Renew: choosing, kits, cans, rectifiers, mains side, fitting sheet, record, shopping. */
-package org.yellowhearth.desk.renew;

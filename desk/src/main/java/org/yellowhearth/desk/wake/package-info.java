@@ -1,2 +1,0 @@
-/** First power: plan, readiness, run, instruments. */
-package org.yellowhearth.desk.wake;

@@ -1,2 +1,0 @@
-/** Lists of parts as CSV, in and out. */
-package org.yellowhearth.storage.census;
