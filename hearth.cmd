@@ -8,10 +8,10 @@ if not exist "%JAVA_HOME%\bin\java.exe" (
   exit /b 3
 )
 set JAVA25_HOME=%JAVA_HOME%
-if not exist "%here%desk\target\desk-0.1.0-SNAPSHOT.jar" (
+if not exist "%here%desk\target\desk.jar" (
   call mvn -B -q -f "%here%pom.xml" package -DskipTests -Dspotless.check.skip || exit /b 4
 )
-set run="%JAVA_HOME%\bin\java" --enable-native-access=ALL-UNNAMED --sun-misc-unsafe-memory-access=allow -cp "%here%desk\target\desk-0.1.0-SNAPSHOT.jar;%here%desk\target\app\lib\*"
+set run="%JAVA_HOME%\bin\java" --enable-native-access=ALL-UNNAMED --sun-misc-unsafe-memory-access=allow -cp "%here%desk\target\desk.jar;%here%desk\target\app\lib\*"
 if "%1"=="demo" (
   %run% org.yellowhearth.desk.Main "--shop=%TEMP%\yellow-hearth-demo" "--demo=%here%demo"
 ) else (

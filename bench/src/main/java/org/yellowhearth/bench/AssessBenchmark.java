@@ -1,5 +1,7 @@
 package org.yellowhearth.bench;
 
+import org.yellowhearth.core.judge.JudgedJob;
+import org.yellowhearth.core.judge.Judge;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -20,7 +22,6 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
 import org.yellowhearth.core.census.CensusLine;
@@ -37,7 +38,7 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.reading.ReadingParser;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.knowledge.KnowledgeFiles;
 
 /** How long a census takes to be judged, and one line to be understood and judged while it is typed. */
 @State(Scope.Benchmark)
@@ -53,12 +54,13 @@ public class AssessBenchmark {
     private static final LocalDate TODAY = LocalDate.of(2026, 6, 1);
 
     private final Knowledge knowledge = KnowledgeFiles.read();
-    private final Assessor assessor = new Assessor(knowledge);
 
     @Param({"500", "10000"})
     private int parts;
 
     private Job job;
+    private JudgedJob judged;
+    private Reading another;
 
     /** A census of parts of five kinds, each read once. */
     @Setup
@@ -77,12 +79,14 @@ public class AssessBenchmark {
         job = Job.of(List.of(
                 new Entry(0, at.atZone(ZoneOffset.UTC), new Act.Did(new Edit.Arrived(SetPlate.named("Bench"), Policy.USUAL))),
                 new Entry(1, at.atZone(ZoneOffset.UTC), new Act.Did(new Edit.Together(edits)))));
+        judged = new Judge(knowledge).of(job, TODAY);
+        another = job.readings().getFirst();
     }
 
     /** Every part judged. */
     @Benchmark
     public List<Assessment> judgesTheCensus() {
-        return assessor.assessAll(job, TODAY);
+        return new Judge(knowledge).of(job, TODAY).assessments();
     }
 
     /** One typed line understood. */
@@ -94,6 +98,6 @@ public class AssessBenchmark {
     /** One part judged, as the echo of a line does. */
     @Benchmark
     public Assessment judgesOnePart() {
-        return assessor.assess(job, job.part(PartRef.of("C1")).orElseThrow(), TODAY);
+        return judged.with(job.part(another.part()).orElseThrow(), another);
     }
 }

@@ -1,5 +1,7 @@
 package org.yellowhearth.bench;
 
+import java.time.LocalDate;
+import org.yellowhearth.core.judge.Judge;
 import java.awt.Color;
 import java.awt.GradientPaint;
 import java.awt.Graphics2D;
@@ -8,7 +10,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.time.Year;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.util.Locale;
@@ -27,13 +28,13 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.records.dossier.Dossier;
-import org.yellowhearth.records.dossier.DossierFolio;
-import org.yellowhearth.records.dossier.SupplyProof;
-import org.yellowhearth.records.folio.PdfFolio;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.photo.BadPhotographException;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.publishing.dossier.Dossier;
+import org.yellowhearth.publishing.dossier.DossierFolio;
+import org.yellowhearth.publishing.dossier.SupplyProof;
+import org.yellowhearth.publishing.folio.PdfFolio;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.photo.BadPhotographException;
+import org.yellowhearth.storage.photo.PhotoStore;
 
 /** Prints how long the dossier of a set of 400 parts with 60 photographs of twelve megapixels takes, everything told. */
 public final class DossierFigures {
@@ -63,14 +64,14 @@ public final class DossierFigures {
         Job whole = job;
         for (int k = 0; k < 4; k++) {
             long start = System.nanoTime();
-            Dossier dossier = Dossier.of(whole, knowledge, now);
+            Dossier dossier = Dossier.of(new Judge(knowledge).of(whole, now.toLocalDate()), knowledge, now);
             byte[] pdf = PdfFolio.bytes(DossierFolio.of(dossier, DossierScope.BLANK, p -> {
                 try {
                     return Optional.of(store.picture(p, PhotoStore.Size.LARGE));
                 } catch (BadPhotographException e) {
                     throw new IllegalStateException(e);
                 }
-            }, () -> SupplyProof.of(whole, knowledge, Year.of(2026))));
+            }, () -> SupplyProof.of(new Judge(knowledge).of(whole, LocalDate.of(2026, 6, 1)), knowledge)));
             System.out.printf(Locale.ROOT, "%d parts, %d photographs: %.2f s, %.1f MB%n", whole.census().size(), PHOTOGRAPHS,
                     (System.nanoTime() - start) / 1e9, pdf.length / 1e6);
         }

@@ -1,5 +1,6 @@
 package org.yellowhearth.bench;
 
+import org.yellowhearth.core.judge.Judge;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -11,18 +12,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.core.trace.SupplySurroundings;
-import org.yellowhearth.records.archive.DigestMaker;
-import org.yellowhearth.records.archive.Search;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.store.ShelfLine;
-import org.yellowhearth.records.store.Shop;
-import org.yellowhearth.records.store.SqliteShop;
+import org.yellowhearth.storage.archive.DigestMaker;
+import org.yellowhearth.storage.archive.Search;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.store.ShelfLine;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.storage.store.SqliteShop;
 
 /** Makes a shop of many jobs, and prints how long it takes to open it, to find something in it, to open a job and to keep an entry. */
 public final class ShopFigures {
@@ -64,7 +63,7 @@ public final class ShopFigures {
         DigestMaker digests = new DigestMaker(knowledge);
         for (int k = shop.shelf().size(); k < jobs; k++) {
             Job job = large.job(k, readings);
-            shop.keep(digests.of(shop.add(job), job, NOW));
+            shop.keep(digests.of(shop.add(job), new Judge(knowledge).of(job, NOW.toLocalDate()), NOW));
             if (k % 1000 == 999) {
                 System.out.printf(Locale.ROOT, "%d jobs%n", k + 1);
             }
@@ -80,11 +79,11 @@ public final class ShopFigures {
             time("found \"" + search + "\"", () -> found[0] = shop.find(of, 300).size());
             System.out.printf(Locale.ROOT, "    %d hits%n", found[0]);
         }
-        Assessor assessor = new Assessor(knowledge, SupplySurroundings.by(knowledge));
+        Judge judge = new Judge(knowledge);
         int[] next = {0};
         time("job opened and judged", () -> {
             Job job = shop.job(shelf.get(next[0]++ * 37 % shelf.size()).id());
-            assessor.assessAll(job, LocalDate.of(2026, 6, 1));
+            judge.of(job, LocalDate.of(2026, 6, 1)).assessments();
         });
         time("what it has learned added up", shop::tallies);
         time("what is spoken for added up", shop::uses);
@@ -92,7 +91,7 @@ public final class ShopFigures {
         DigestMaker digests = new DigestMaker(knowledge);
         time("entry kept", () -> shop.append(shelf.getFirst().id(), List.of(new Act.Did(new Edit.NoteWritten("One more."))), NOW));
         Job job = shop.job(shelf.getFirst().id());
-        time("digest made and kept", () -> shop.keep(digests.of(shelf.getFirst().id(), job, NOW)));
+        time("digest made and kept", () -> shop.keep(digests.of(shelf.getFirst().id(), new Judge(knowledge).of(job, NOW.toLocalDate()), NOW)));
     }
 
     private static void time(String what, Runnable work) {

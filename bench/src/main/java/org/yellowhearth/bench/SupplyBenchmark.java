@@ -9,6 +9,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -69,7 +70,7 @@ public class SupplyBenchmark {
     public void describe() {
         Supply.Mains mains = Supply.Mains.of(230, 50);
         RectifierModel valve = RectifierModel.vacuum(20, 0.125);
-        RectifierModel silicon = RectifierModel.silicon();
+        RectifierModel silicon = RectifierModel.of(RectifierTechnology.SILICON);
         point = kind.equals("chain") ? "h" : kind.equals("valve-choke") ? "c" : "b";
         supply = switch (kind) {
             case "bridge" -> Supply.of(mains, new Section.Winding("w", 18, 0.6, false), Rectify.of("D", "w", Scheme.BRIDGE, silicon, "b"),

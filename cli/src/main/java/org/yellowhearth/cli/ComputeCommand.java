@@ -8,13 +8,12 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.concurrent.Callable;
-
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.records.jobfile.JobFile;
-import org.yellowhearth.records.jobfile.JobReader;
-import org.yellowhearth.records.json.BadFileException;
-import org.yellowhearth.records.json.JsonText;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.knowledge.json.BadFileException;
+import org.yellowhearth.knowledge.json.JsonText;
+import org.yellowhearth.storage.jobfile.JobFile;
+import org.yellowhearth.storage.jobfile.JobReader;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 

@@ -8,10 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.assess.Risk;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.judge.Judge;
+import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.knowledge.Source;
 import org.yellowhearth.core.message.Message;
@@ -25,11 +26,10 @@ import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.Hearth;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.HearthState;
-import org.yellowhearth.core.trace.SupplySurroundings;
-import org.yellowhearth.records.jobfile.JobFile;
-import org.yellowhearth.records.jobfile.JobWriter;
-import org.yellowhearth.records.words.Describe;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.storage.jobfile.JobFile;
+import org.yellowhearth.storage.jobfile.JobWriter;
 
 /** All that the program computes of a job, as JSON: figures in SI units, and the same in words. */
 final class ComputedFigures {
@@ -45,6 +45,7 @@ final class ComputedFigures {
 
     ObjectNode of(JobFile file) {
         Job job = file.job();
+        JudgedJob judged = new Judge(knowledge).of(job, now.toLocalDate());
         Words words = Words.of(job.plate().dialect());
         ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 6);
         file.id().ifPresent(id -> root.put("id", id));
@@ -52,12 +53,12 @@ final class ComputedFigures {
         HearthReading hearth = Hearth.of(job, knowledge).at(now.toInstant());
         root.put("hearth", hearth.state().code());
         root.setAll(new ComputedSet(knowledge, now, words).of(job, hearth));
-        ObjectNode supply = new ComputedSupply(knowledge, now, words).of(job);
+        ObjectNode supply = new ComputedSupply(knowledge, words).of(judged);
         if (!supply.isEmpty()) {
             root.set("supply", supply);
         }
         ArrayNode parts = root.putArray("parts");
-        for (Assessment a : new Assessor(knowledge, SupplySurroundings.by(knowledge)).assessAll(job, now.toLocalDate())) {
+        for (Assessment a : judged.assessments()) {
             parts.add(part(job, a, words, hearth.state()));
         }
         return root;

@@ -23,7 +23,7 @@ import org.yellowhearth.core.safety.DischargePlan;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.SetCautions;
 import org.yellowhearth.core.safety.Store;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Words;
 
 /** What arrival and safety compute of a set as a whole. */
 final class ComputedSet {

@@ -3,20 +3,14 @@ package org.yellowhearth.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.time.Year;
-import java.time.ZonedDateTime;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.circuit.SpiceText;
 import org.yellowhearth.core.circuit.Transient;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.ConverterFigures;
 import org.yellowhearth.core.trace.Diagnosis;
@@ -26,44 +20,37 @@ import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.RegulatorHeat;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
-import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.core.trace.Suspicion;
 import org.yellowhearth.core.trace.WarmUp;
-import org.yellowhearth.records.words.FaultText;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.FaultText;
+import org.yellowhearth.knowledge.words.Words;
 
 /** What the described supply of a set does, as drawn and as it is. */
 final class ComputedSupply {
     private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
 
     private final Knowledge knowledge;
-    private final ZonedDateTime now;
     private final Words words;
 
-    ComputedSupply(Knowledge knowledge, ZonedDateTime now, Words words) {
+    ComputedSupply(Knowledge knowledge, Words words) {
         this.knowledge = knowledge;
-        this.now = now;
         this.words = words;
     }
 
     /** Nothing where no supply is described. */
-    ObjectNode of(Job job) {
+    ObjectNode of(JudgedJob judged) {
         ObjectNode node = JSON.objectNode();
-        if (!job.items(SupplySection.class).isEmpty()) {
-            node.set("asDrawn", view(job, SupplyModel.View.AS_DRAWN));
-            node.set("asItIs", view(job, SupplyModel.View.AS_IT_IS));
-            suspects(job).ifPresent(s -> node.set("suspects", s));
+        if (!judged.job().items(SupplySection.class).isEmpty()) {
+            node.set("asDrawn", view(judged, SupplyModel.View.AS_DRAWN));
+            node.set("asItIs", view(judged, SupplyModel.View.AS_IT_IS));
+            suspects(judged).ifPresent(s -> node.set("suspects", s));
         }
         return node;
     }
 
     /** What the readings point at, by one fault or two; nothing without readings. */
-    private Optional<ObjectNode> suspects(Job job) {
-        Map<PartRef, Double> chances = new HashMap<>();
-        new Assessor(knowledge, SupplySurroundings.by(knowledge)).assessAll(job, now.toLocalDate())
-                .forEach(a -> chances.put(a.part().ref(), a.risk().chance()));
-        Optional<Suspicion> suspicion = Suspicion.of(job, knowledge, age(job),
-                ref -> chances.getOrDefault(ref, 0.1)).filter(s -> !s.used().isEmpty());
+    private Optional<ObjectNode> suspects(JudgedJob judged) {
+        Optional<Suspicion> suspicion = judged.suspicion().filter(s -> !s.used().isEmpty());
         return suspicion.flatMap(s -> Diagnosis.of(s.question(), Transient.Watcher.NOBODY).map(d -> {
             FaultText text = new FaultText(words);
             ObjectNode node = JSON.objectNode();
@@ -89,8 +76,9 @@ final class ComputedSupply {
         }));
     }
 
-    private ObjectNode view(Job job, SupplyModel.View view) {
-        SupplyModel model = SupplyModel.of(job, knowledge, view, age(job));
+    private ObjectNode view(JudgedJob judged, SupplyModel.View view) {
+        Job job = judged.job();
+        SupplyModel model = judged.supply(view);
         ObjectNode node = JSON.objectNode();
         ArrayNode values = node.putArray("values");
         model.values().forEach(v -> values.add(value(v)));
@@ -133,14 +121,10 @@ final class ComputedSupply {
         node.set("warmUp", warmUp(WarmUp.of(supply, model.points(), model.cathodes(), Transient.Watcher.NOBODY)));
         List<Headroom> headrooms = Headroom.of(supply);
         node.set("regulators", regulators(headrooms, RegulatorHeat.of(job, headrooms)));
-        node.set("converters", converters(ConverterFigures.of(job, knowledge, view, age(job), figures)));
+        node.set("converters", converters(ConverterFigures.of(job, knowledge, view, judged.age(), figures)));
         ArrayNode spice = node.putArray("spice");
         SpiceText.cards(supply.circuit()).forEach(spice::add);
         return node;
-    }
-
-    private OptionalDouble age(Job job) {
-        return job.plate().age(Year.of(now.getYear()));
     }
 
     private static ArrayNode stresses(Inrush inrush) {

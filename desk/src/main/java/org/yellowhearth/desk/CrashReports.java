@@ -6,12 +6,12 @@ import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
-
 import javafx.application.Platform;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.files.PrivateFiles;
+import org.yellowhearth.storage.disk.PrivateFiles;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Writes a report when something unexpected happens; what was entered is on the disk already. */
 final class CrashReports {

@@ -17,7 +17,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-
 import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -33,16 +32,16 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.PickResult;
 import org.yellowhearth.core.knowledge.Knowledge;
-import org.yellowhearth.desk.model.Background;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.Stage;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.SqliteShop;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.SqliteShop;
+import org.yellowhearth.workshop.Background;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.Stage;
 
 /**
  * How long the interface thread works for a frame while somebody types, scrolls and drags in a set of five hundred parts: what handles the event, and the

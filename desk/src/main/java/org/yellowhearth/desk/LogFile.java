@@ -10,7 +10,7 @@ import java.util.logging.LogRecord;
 import java.util.logging.Logger;
 import java.util.logging.SimpleFormatter;
 
-import org.yellowhearth.records.files.PrivateFiles;
+import org.yellowhearth.storage.disk.PrivateFiles;
 
 /** Where the program writes what it did: three files of two megabytes at most, the newest first. */
 final class LogFile {

@@ -7,7 +7,7 @@ import java.util.logging.Level;
 import java.util.logging.Logger;
 
 import javafx.application.Application;
-import org.yellowhearth.records.store.Places;
+import org.yellowhearth.storage.store.Places;
 
 /**
  * Starts the application: {@code [--shop=FOLDER] [--demo=FOLDER] [JOBFILE ...]}, or {@code --shots=FOLDER --demo=FOLDER} to redraw the pictures of the

@@ -41,15 +41,15 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
-import org.yellowhearth.desk.model.Background;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.SqliteShop;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.SqliteShop;
+import org.yellowhearth.workshop.Background;
+import org.yellowhearth.workshop.DeskModel;
 
 /** Redraws the pictures of the documentation from the demo shop, always on the same day, so that only real changes show. */
 public final class Shots extends Application {
@@ -122,7 +122,7 @@ public final class Shots extends Application {
             model.gateProperty().get().ifPresent(g -> g.goOn().accept("on the variable transformer, to hear the hum once"));
         });
         steps.add(() -> {
-            model.stageProperty().set(org.yellowhearth.desk.model.Stage.CENSUS);
+            model.stageProperty().set(org.yellowhearth.workshop.Stage.CENSUS);
             model.benchLine().lineProperty().set("+ C24 .25 MFD 350 V paper decoupling");
         });
         shot("census");
@@ -137,10 +137,10 @@ public final class Shots extends Application {
         shot("census-decoder");
         steps.add(() -> {
             model.benchLine().lineProperty().set("");
-            model.stageProperty().set(org.yellowhearth.desk.model.Stage.ARRIVAL);
+            model.stageProperty().set(org.yellowhearth.workshop.Stage.ARRIVAL);
         });
         shot("arrival");
-        steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.SAFETY));
+        steps.add(() -> model.stageProperty().set(org.yellowhearth.workshop.Stage.SAFETY));
         steps.add(() -> model.power(Edit.Power.OFF));
         steps.add(() -> {
             clock.goOn(Duration.ofSeconds(4));
@@ -148,7 +148,7 @@ public final class Shots extends Application {
         });
         shot("safety");
         steps.add(() -> {
-            model.stageProperty().set(org.yellowhearth.desk.model.Stage.ASSESS);
+            model.stageProperty().set(org.yellowhearth.workshop.Stage.ASSESS);
             model.benchLine().lineProperty().set("C14 2.1u 1k1 D0.4 @100");
             model.benchLine().enter();
         });
@@ -161,7 +161,7 @@ public final class Shots extends Application {
             steps.add(() -> clock.goOn(Duration.ofHours(1)));
         }
         steps.add(() -> {
-            model.stageProperty().set(org.yellowhearth.desk.model.Stage.SAFETY);
+            model.stageProperty().set(org.yellowhearth.workshop.Stage.SAFETY);
             ((ToggleButton) shell.lookup("#safety-cautions")).fire();
             model.tick();
         });
@@ -169,7 +169,7 @@ public final class Shots extends Application {
         renew();
         wake();
         prove();
-        steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.DOSSIER));
+        steps.add(() -> model.stageProperty().set(org.yellowhearth.workshop.Stage.DOSSIER));
         steps.add(() -> {
         });
         steps.add(() -> {
@@ -179,7 +179,7 @@ public final class Shots extends Application {
     }
 
     private void trace() {
-        steps.add(() -> model.stageProperty().set(org.yellowhearth.desk.model.Stage.TRACE));
+        steps.add(() -> model.stageProperty().set(org.yellowhearth.workshop.Stage.TRACE));
         steps.add(() -> model.trace().chosenProperty().set("HT"));
         steps.add(() -> {
         });
@@ -194,7 +194,7 @@ public final class Shots extends Application {
     /** The reservoir chosen, the drawer matched to the rest, and the sheet to work from. */
     private void renew() {
         steps.add(() -> choose("C16a"));
-        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.RENEW, "choose"));
+        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.RENEW, "choose"));
         wait(WARM_UP);
         steps.add(() -> ((Button) scene.lookup("#renew-choose")).fire());
         wait(4);
@@ -206,14 +206,14 @@ public final class Shots extends Application {
             f.removed = true;
             f.fitted = true;
         }));
-        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.RENEW, "sheet"));
+        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.RENEW, "sheet"));
         steps.add(() -> model.tell("", false));
         shot("renew-sheet");
     }
 
     /** The ramp of the set as it stands, made ready with written reasons, and run on the stand-ins at the night bench. */
     private void wake() {
-        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.WAKE, "plan"));
+        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.WAKE, "plan"));
         wait(PLANNING);
         steps.add(() -> model.wake().keepPlan());
         shot("wake");
@@ -253,7 +253,7 @@ public final class Shots extends Application {
 
     /** A burn-in half way through its day: dense readings first, a crackle told. */
     private void prove() {
-        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.PROVE, "burn"));
+        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.PROVE, "burn"));
         steps.add(() -> model.prove().beginBurn(OptionalDouble.of(24),
                 List.of(new BurnIn.BurnChannel("HT", "V", OptionalDouble.of(250), 8),
                         new BurnIn.BurnChannel("mains transformer", "°C", OptionalDouble.empty(), 6))));
@@ -316,11 +316,11 @@ public final class Shots extends Application {
         steps.add(() -> model.changePolicy(Policy.Profile.MODERN));
         steps.add(() -> model.reform().plans().plan(PartRef.of("C16b"), ReformPlan.ReformSchool.GENTLE, OptionalDouble.of(330),
                 Optional.empty()));
-        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.REFORM, "plan"));
+        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.REFORM, "plan"));
         wait(4);
         steps.add(() -> model.reform().connectStandIn(STAND_IN_SPEED));
         steps.add(() -> model.reform().hang(PartRef.of("C16b"), Optional.of(1)));
-        steps.add(() -> shell.show(org.yellowhearth.desk.model.Stage.REFORM, "run"));
+        steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.REFORM, "run"));
         steps.add(() -> model.reform().begin(PartRef.of("C16b")));
         for (int k = 0; k < READINGS; k++) {
             double seconds = k < READINGS / 2 ? 0.5 : 1.5;

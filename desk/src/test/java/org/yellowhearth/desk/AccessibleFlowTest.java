@@ -21,7 +21,7 @@ import javafx.scene.paint.Color;
 import javafx.scene.text.Text;
 import org.assertj.core.api.SoftAssertions;
 import org.testng.annotations.Test;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.Stage;
 
 /** What a screen reader says of the window, and whether the keyboard reaches what the mouse does. Every stage and every page of it is walked through. */
 public class AccessibleFlowTest extends Window {

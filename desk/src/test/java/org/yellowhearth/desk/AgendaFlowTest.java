@@ -17,7 +17,7 @@ import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.OwnTask;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.Stage;
 
 /** The agenda in the real window: what a burn-in asks for is seen on the plate and the shelf, answered, added to and written out. */
 public class AgendaFlowTest extends Window {

@@ -26,9 +26,10 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.Stock;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.desk.shell.ShellView;
-import org.yellowhearth.records.json.JsonText;
-import org.yellowhearth.records.stock.DrawerFile;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.knowledge.json.JsonText;
+import org.yellowhearth.storage.stock.DrawerFile;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.Rooms;
 
 /** What the shop has learned, faults followed to their cause, and who wrote an entry, in the real window. */
 public class ArchiveFlowTest extends Window {
@@ -74,7 +75,7 @@ public class ArchiveFlowTest extends Window {
         until(() -> model.safekeeping().signatureProperty().get().equals("M. Quillon"));
         toggle("shop-shelf");
         openJob("Brindlecote");
-        robot.interact(() -> ((ShellView) stage.getScene().getRoot()).show(org.yellowhearth.desk.model.Stage.PROVE, "causes"));
+        robot.interact(() -> ((ShellView) stage.getScene().getRoot()).show(org.yellowhearth.workshop.Stage.PROVE, "causes"));
         settle();
         type("cause-symptom", "Hums after ten minutes");
         type("cause-suspicion", "Reservoir dried out");

@@ -29,9 +29,10 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.desk.charts.AgeingPane;
-import org.yellowhearth.desk.model.PartsModel;
 import org.yellowhearth.desk.parts.PartRow;
-import org.yellowhearth.records.census.CensusImport;
+import org.yellowhearth.storage.census.CensusImport;
+import org.yellowhearth.workshop.PartsModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Census and Assess in the real window: many parts, by keyboard alone and by mouse. */
 public class CensusFlowTest extends Window {

@@ -16,7 +16,8 @@ import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.safety.Check;
-import org.yellowhearth.records.census.CensusImport;
+import org.yellowhearth.storage.census.CensusImport;
+import org.yellowhearth.workshop.words.Labels;
 
 public class CrashReportsTest {
     @Test
@@ -43,12 +44,15 @@ public class CrashReportsTest {
     /** Every label the window asks for is there, and none is left over. */
     @Test
     public void labelsAndCodeBelongTogether() throws IOException {
-        Path sources = Path.of(System.getProperty("hearth.root"), "desk/src/main");
-        String labels = Files.readString(sources.resolve("resources/org/yellowhearth/desk/labels.properties"));
+        Path root = Path.of(System.getProperty("hearth.root"));
+        String labels = Files
+                .readString(root.resolve("workshop/src/main/resources/org/yellowhearth/workshop/words/labels.properties"));
         StringBuilder code = new StringBuilder();
-        try (Stream<Path> files = Files.walk(sources.resolve("java"))) {
-            for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
-                code.append(Files.readString(file));
+        for (String room : List.of("workshop", "desk")) {
+            try (Stream<Path> files = Files.walk(root.resolve(room).resolve("src/main/java"))) {
+                for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+                    code.append(Files.readString(file));
+                }
             }
         }
         Matcher key = Pattern.compile("(?m)^([a-z]+)\\.([a-z.-]+)=").matcher(labels);

@@ -12,10 +12,11 @@ import javafx.scene.input.KeyCode;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.model.FirstJob;
-import org.yellowhearth.desk.model.FirstJob.Step;
-import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.practice.FirstJobView;
+import org.yellowhearth.workshop.FirstJob;
+import org.yellowhearth.workshop.FirstJob.Step;
+import org.yellowhearth.workshop.Rooms;
+import org.yellowhearth.workshop.Stage;
 
 /** The first job, done in the window as its words say. */
 public class FirstJobFlowTest extends Window {

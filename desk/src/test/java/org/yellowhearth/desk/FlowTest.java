@@ -27,6 +27,7 @@ import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.desk.shop.ShopView;
+import org.yellowhearth.workshop.Rooms;
 
 /** The real window, driven as a person would: the whole flow by keyboard alone, and by mouse. */
 public class FlowTest extends Window {
@@ -83,7 +84,7 @@ public class FlowTest extends Window {
         assertThat(said("reasons-verdict")).isEqualTo("Keep");
         robot.clickOn("#hearth");
         settle();
-        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.desk.model.Stage.SAFETY);
+        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.workshop.Stage.SAFETY);
         robot.clickOn("#power-lit");
         settle();
         robot.clickOn("#gate-leave");
@@ -131,7 +132,7 @@ public class FlowTest extends Window {
         assertThat(stage.getScene().getRoot().getStyleClass()).contains("night");
         press(KeyCode.F7);
         press(KeyCode.CONTROL, KeyCode.DIGIT3);
-        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.desk.model.Stage.CENSUS);
+        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.workshop.Stage.CENSUS);
         press(KeyCode.CONTROL, KeyCode.DIGIT0);
         until(() -> robot.lookup(".paper").tryQuery().isPresent());
         press(KeyCode.CONTROL, KeyCode.DIGIT4);
@@ -152,7 +153,7 @@ public class FlowTest extends Window {
     public void aSetArrivesThroughTheWindow() {
         robot.clickOn("#arrival-name").write("Set with a name that is a good deal longer than any rating plate would ever hold");
         press(KeyCode.ENTER);
-        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.desk.model.Stage.ARRIVAL);
+        assertThat(model.stageProperty().get()).isEqualTo(org.yellowhearth.workshop.Stage.ARRIVAL);
         robot.clickOn("#plate-made").eraseText(4).write("1066");
         robot.clickOn("#plate-place").write("workshop");
         press(KeyCode.ENTER);

@@ -15,8 +15,9 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.practice.ExerciseMaker;
 import org.yellowhearth.core.practice.Theme;
-import org.yellowhearth.desk.model.PracticeSession;
 import org.yellowhearth.desk.practice.PracticeView;
+import org.yellowhearth.workshop.PracticeSession;
+import org.yellowhearth.workshop.Rooms;
 
 /** An exercise in its window: the meters under the stages, the gates of real work, and the debrief. */
 public class PracticeFlowTest extends Window {

@@ -12,7 +12,8 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.Test;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.Rooms;
+import org.yellowhearth.workshop.Stage;
 
 /** Printing through the commands of a desktop; {@code lp -d printer -t title} with the pages on its standard input is POSIX. */
 public class PrintingFlowTest extends Window {

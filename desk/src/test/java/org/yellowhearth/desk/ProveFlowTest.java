@@ -29,7 +29,7 @@ import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.job.Edit;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.Stage;
 
 /** Prove in the real window: chart, loads, functions, accuracy, a burn-in over two days, and what stands against handing back. */
 public class ProveFlowTest extends Window {

@@ -23,8 +23,8 @@ import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.ReformRun;
-import org.yellowhearth.desk.model.ReformModel;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.ReformModel;
+import org.yellowhearth.workshop.Stage;
 
 /** Reform in the real window: a lane chosen, planned, run on the stand-in and by hand, stopped, given up with a reason. */
 public class ReformFlowTest extends Window {

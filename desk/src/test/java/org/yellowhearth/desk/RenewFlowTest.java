@@ -26,8 +26,8 @@ import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.renew.Substitutes;
-import org.yellowhearth.desk.model.RenewModel.Answer;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.RenewModel.Answer;
+import org.yellowhearth.workshop.Stage;
 
 /** Renew in the real window: filled drawer, chosen, compared, fitted with the meter's sign, owed, undone, printed. */
 public class RenewFlowTest extends Window {

@@ -23,8 +23,8 @@ import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.DossierScope.Section;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.desk.shell.SorryView;
-import org.yellowhearth.records.store.Backups;
-import org.yellowhearth.records.store.ShelfLine;
+import org.yellowhearth.storage.store.Backups;
+import org.yellowhearth.storage.store.ShelfLine;
 
 /** Safekeeping in the real window: a backup made and looked into, the whole shop out and back, a damaged shop mended; and the dossier's ways out. */
 public class SafekeepingFlowTest extends Window {

@@ -30,7 +30,7 @@ import org.yellowhearth.core.fact.Symptom;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.Stage;
 
 /** Arrival and Safety in the real window: plug, unplug, countdown, a blocked reading, pages filled by hand. */
 public class SafetyFlowTest extends Window {

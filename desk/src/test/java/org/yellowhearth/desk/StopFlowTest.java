@@ -34,14 +34,15 @@ import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
 import org.yellowhearth.core.wake.RampRun;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.Stage;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.instruments.bench.StandInBench;
 import org.yellowhearth.instruments.scpi.ScpiServer;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.Rooms;
+import org.yellowhearth.workshop.Stage;
 
 /** Whatever is open, hangs open, is asked or typed: one press of F9, of a STOP, or Escape twice switches the transformer off and is written down. */
 public class StopFlowTest extends Window {

@@ -34,8 +34,8 @@ import org.yellowhearth.core.fact.SupplyState;
 import org.yellowhearth.core.fact.SupplyValue;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Knob.Which;
-import org.yellowhearth.desk.model.Stage;
-import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.workshop.Stage;
+import org.yellowhearth.workshop.TraceModel;
 
 /** Trace in the real window: a supply described from an arrangement, the river dragged, readings, suspects, signs and margins. */
 public class TraceFlowTest extends Window {

@@ -19,7 +19,7 @@ import org.yellowhearth.core.job.Waking;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
 import org.yellowhearth.core.wake.RampRun;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.Stage;
 
 /** First power in the real window: planned, made ready, run on the stand-ins, stopped at the third step by the space bar, and by a sign. */
 public class WakeFlowTest extends Window {

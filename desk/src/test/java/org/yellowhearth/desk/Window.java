@@ -31,15 +31,17 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.model.Background;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.desk.shell.Printers;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.desk.platform.Printers;
 import org.yellowhearth.desk.shell.ShellView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
-import org.yellowhearth.records.photo.PhotoStore;
-import org.yellowhearth.records.store.Shop;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.Background;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.MovedClock;
+import org.yellowhearth.workshop.Rooms;
 
 /** A real window over a shop of two demo sets, and the hands of a person. */
 abstract class Window {

@@ -1,6 +1,7 @@
 package org.yellowhearth.core.arrival;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +27,7 @@ import org.yellowhearth.core.quantity.Unit;
  */
 public record Estimate(Map<Phase, Sum> phases, Sum whole, Advice advice, List<Message> reasons) {
     public Estimate {
-        phases = Map.copyOf(phases);
+        phases = Collections.unmodifiableMap(new EnumMap<>(phases));
         reasons = List.copyOf(reasons);
     }
 

@@ -53,8 +53,7 @@ final class PartVerdict {
     }
 
     private static Optional<Decision> school(Part part, Policy policy) {
-        boolean old = part instanceof Rectifier r
-                && (r.make() == Rectifier.Make.SELENIUM || r.make() == Rectifier.Make.COPPER_OXIDE);
+        boolean old = part instanceof Rectifier r && r.make().replacedOnSight();
         return old && policy.rectifiers() == Policy.Rectifiers.SILICON_WITH_RESISTANCE
                 ? Optional.of(Decision.of(Verdict.RENEW, Message.of(AssessWords.BECAUSE_RECTIFIER, policy.rectifiers().term())))
                 : Optional.empty();

@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
-
 import org.yellowhearth.core.marking.Dimension;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Battery;
@@ -18,6 +17,7 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Potentiometer;
 import org.yellowhearth.core.part.Rectifier;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Relay;
 import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Sort;
@@ -36,7 +36,7 @@ record StatedPart(Sort sort, Map<Dimension, Double> figures, Optional<Tolerance>
         return switch (sort) {
             case RESISTOR -> Set.of(Resistor.Make.class, Resistor.Task.class);
             case POTENTIOMETER -> Set.of(Potentiometer.Taper.class);
-            case RECTIFIER -> Set.of(Rectifier.Make.class);
+            case RECTIFIER -> Set.of(RectifierTechnology.class);
             case TRANSISTOR -> Set.of(Transistor.Channel.class, Transistor.Material.class);
             case VALVE -> Set.of(Valve.Task.class);
             case WINDING -> Set.of(Winding.Task.class);
@@ -79,7 +79,7 @@ record StatedPart(Sort sort, Map<Dimension, Double> figures, Optional<Tolerance>
             case RECTIFIER -> {
                 Optional<Rectifier> was = before.map(Rectifier.class::cast);
                 yield Optional.of(new Rectifier(ref, marking,
-                        word(Rectifier.Make.class, was.map(Rectifier::make), Rectifier.Make.UNSTATED),
+                        word(RectifierTechnology.class, was.map(Rectifier::make), RectifierTechnology.UNSTATED),
                         counted(was.map(Rectifier::plates)), said(Dimension.VOLTAGE, was.map(Rectifier::inverseVolts)),
                         said(Dimension.CURRENT, was.map(Rectifier::amperes)), dated, remark));
             }

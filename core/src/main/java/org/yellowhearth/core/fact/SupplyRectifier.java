@@ -7,6 +7,7 @@ import java.util.OptionalInt;
 import java.util.stream.Stream;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 
 /**
  * A rectifier.
@@ -25,7 +26,8 @@ import org.yellowhearth.core.part.PartRef;
  * @param ratedAmperes the direct current of a leg it is made for
  * @param surgeAmperes the one half-wave of current it stands; from its sort where it is not said
  */
-public record SupplyRectifier(String id, String name, Optional<PartRef> part, String winding, Scheme scheme, Make make,
+public record SupplyRectifier(String id, String name, Optional<PartRef> part, String winding, Scheme scheme,
+        RectifierTechnology make,
         OptionalDouble dropVolts, OptionalDouble dropAmperes, OptionalInt plates, boolean negative, String to, String common,
         Optional<PartRef> first, OptionalDouble firstFarads, Optional<PartRef> second, OptionalDouble secondFarads,
         List<Leg> legs, Heating heating, OptionalDouble ratedAmperes, OptionalDouble surgeAmperes) implements SupplySection {
@@ -46,11 +48,6 @@ public record SupplyRectifier(String id, String name, Optional<PartRef> part, St
         }
     }
 
-    /** What it is made of. */
-    public enum Make implements Coded {
-        UNSTATED, VACUUM, GAS, SILICON, GERMANIUM, SELENIUM, COPPER_OXIDE
-    }
-
     /** One leg. */
     public record Leg(double share) {
         public Leg {
@@ -59,7 +56,8 @@ public record SupplyRectifier(String id, String name, Optional<PartRef> part, St
     }
 
     /** A rectifier of which neither heating nor rating is said. */
-    public SupplyRectifier(String id, String name, Optional<PartRef> part, String winding, Scheme scheme, Make make,
+    public SupplyRectifier(String id, String name, Optional<PartRef> part, String winding, Scheme scheme,
+            RectifierTechnology make,
             OptionalDouble dropVolts, OptionalDouble dropAmperes, OptionalInt plates, boolean negative, String to, String common,
             Optional<PartRef> first, OptionalDouble firstFarads, Optional<PartRef> second, OptionalDouble secondFarads,
             List<Leg> legs) {

@@ -3,13 +3,13 @@ package org.yellowhearth.core.knowledge;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-
 import org.yellowhearth.core.fact.SupplyRectifier.Heating;
-import org.yellowhearth.core.fact.SupplyRectifier.Make;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.part.RectifierTechnology;
 
 /** What the supply model takes where a set says nothing: how parts age and warm up, what rectifiers stand, what is inside a regulator. */
-public record SupplyRules(Map<Family, AgeingRule> ageing, List<Cathode> cathodes, Map<Make, RectifierClass> rectifiers,
+public record SupplyRules(Map<Family, AgeingRule> ageing, List<Cathode> cathodes,
+        Map<RectifierTechnology, RectifierClass> rectifiers,
         List<Inside> inside) {
     /**
      * How fast a cathode comes to emit.
@@ -74,7 +74,7 @@ public record SupplyRules(Map<Family, AgeingRule> ageing, List<Cathode> cathodes
     }
 
     /** What a make of rectifier stands; none where nothing is stated. */
-    public Optional<RectifierClass> rectifier(Make make) {
+    public Optional<RectifierClass> rectifier(RectifierTechnology make) {
         return Optional.ofNullable(rectifiers.get(make));
     }
 

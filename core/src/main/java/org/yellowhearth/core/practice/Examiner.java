@@ -10,9 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.assess.Assessor;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyTarget;
@@ -22,6 +20,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
@@ -57,7 +56,7 @@ public final class Examiner {
     private static final int OVER_COSTS = 5;
 
     private final Knowledge knowledge;
-    private final Assessor assessor;
+    private final Judge judge;
     private final List<StockPart> stock;
 
     /**
@@ -65,9 +64,9 @@ public final class Examiner {
      *
      * @param stock what is to be had to take the places of parts
      */
-    public Examiner(Knowledge knowledge, Assessor assessor, List<StockPart> stock) {
+    public Examiner(Knowledge knowledge, Judge judge, List<StockPart> stock) {
         this.knowledge = knowledge;
-        this.assessor = assessor;
+        this.judge = judge;
         this.stock = List.copyOf(stock);
     }
 
@@ -80,7 +79,7 @@ public final class Examiner {
     public Debrief debrief(Exercise exercise, Job job, ZonedDateTime now, Optional<Message> end, int hints) {
         LocalDate today = now.toLocalDate();
         List<Line> lines = new ArrayList<>();
-        List<Assessment> assessments = assessor.assessAll(job, today);
+        List<Assessment> assessments = judge.of(job, today).assessments();
         for (Assessment a : assessments) {
             Truth truth = exercise.truth(a.part().ref());
             if (truth != null) {
@@ -265,8 +264,8 @@ public final class Examiner {
             Optional<Reading> reading = kept(e).filter(r -> after.part(r.part()).isPresent());
             if (reading.isPresent()) {
                 PartRef part = reading.get().part();
-                Assessment was = assessor.assess(before, before.part(part).orElseThrow(), today);
-                Assessment is = assessor.assess(after, after.part(part).orElseThrow(), today);
+                Assessment was = judge.of(before, today).assessment(part).orElseThrow();
+                Assessment is = judge.of(after, today).assessment(part).orElseThrow();
                 if (was.verdict() != is.verdict() || !was.because().equals(is.because()) || !judged(was).equals(judged(is))) {
                     telling.add(reading.get());
                 }
@@ -279,7 +278,7 @@ public final class Examiner {
     /** The order in which the rules would have looked, before anything was measured: the riskiest first. */
     private List<PartRef> order(Exercise exercise, Job job, LocalDate today) {
         Job fresh = exercise.job(job.journal().getFirst().at());
-        List<Assessment> all = new ArrayList<>(assessor.assessAll(fresh, today));
+        List<Assessment> all = new ArrayList<>(judge.of(fresh, today).assessments());
         all.sort((a, b) -> Double.compare(b.risk().score(), a.risk().score()));
         return all.stream().map(a -> a.part().ref()).toList();
     }

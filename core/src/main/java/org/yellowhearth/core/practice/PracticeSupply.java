@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
@@ -31,6 +30,7 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.trace.SupplyModel;
 
@@ -50,7 +50,7 @@ final class PracticeSupply {
                 new SupplyMains("practice-mains", 230, none(), 50, OptionalDouble.of(18), OptionalDouble.of(35), none(), none()),
                 new SupplyWinding("practice-winding", "T1", Optional.empty(), 290, OptionalDouble.of(160), true),
                 new SupplyRectifier("practice-rectifier", "V1", Optional.of(RECTIFIER), "T1", SupplyRectifier.Scheme.FULL_WAVE,
-                        SupplyRectifier.Make.VACUUM, OptionalDouble.of(20), OptionalDouble.of(0.1), OptionalInt.empty(), false,
+                        RectifierTechnology.VACUUM, OptionalDouble.of(20), OptionalDouble.of(0.1), OptionalInt.empty(), false,
                         "HT", "0", Optional.empty(), none(), Optional.empty(), none(), List.of()),
                 filter("practice-reservoir", "HT", Optional.empty(), "HT", "C1"),
                 filter("practice-smoothing", "HT", Optional.of(PartRef.of("R1")), "HT2", "C2"),

@@ -5,7 +5,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-
 import org.yellowhearth.core.circuit.Device;
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
@@ -18,6 +17,7 @@ import org.yellowhearth.core.knowledge.RenewRules.ValveLimit;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.quantity.PreferredSeries;
 import org.yellowhearth.core.quantity.Quantity;
@@ -57,17 +57,16 @@ public record Ceiling(double farads, Message why) {
                     .orElseThrow(() -> new IllegalStateException("a rectifier of the model comes from the job: " + section.id()));
             Search search = new Search(supply.orElseThrow(), section.id(), part, marked,
                     Optional.ofNullable(model.ratings().get(section.id())), watcher);
-            return switch (make(r, job)) {
-                case VACUUM -> vacuum(r, job, knowledge, marked);
-                case SELENIUM, COPPER_OXIDE, GAS, GERMANIUM -> search.ceiling(OLD_TIMES);
-                case SILICON, UNSTATED -> search.ceiling(USUAL_TIMES);
-            };
+            RectifierTechnology technology = technology(r, job);
+            return technology.heated()
+                    ? vacuum(r, job, knowledge, marked)
+                    : search.ceiling(technology == RectifierTechnology.UNSTATED || technology.modern() ? USUAL_TIMES : OLD_TIMES);
         });
     }
 
-    private static SupplyRectifier.Make make(SupplyRectifier r, Job job) {
+    private static RectifierTechnology technology(SupplyRectifier r, Job job) {
         boolean valve = r.part().flatMap(job::part).filter(Valve.class::isInstance).isPresent();
-        return r.make() == SupplyRectifier.Make.UNSTATED && valve ? SupplyRectifier.Make.VACUUM : r.make();
+        return r.make() == RectifierTechnology.UNSTATED && valve ? RectifierTechnology.VACUUM : r.make();
     }
 
     private static Ceiling vacuum(SupplyRectifier r, Job job, Knowledge knowledge, double marked) {

@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.Circuit;
 import org.yellowhearth.core.circuit.Device;
@@ -21,6 +20,7 @@ import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
@@ -143,9 +143,7 @@ public record Demand(OptionalDouble steadyVolts, OptionalDouble worstVolts, Circ
 
     /** A supply with silicon in the place of one rectifier, and so many ohms in the way of each of its legs. */
     static Supply withSilicon(Supply supply, String rectifier, double legOhms) {
-        RectifierModel.Junction plain = RectifierModel.silicon();
-        RectifierModel model = new RectifierModel.Junction(plain.saturationAmperes(), plain.emission(),
-                plain.seriesOhms() + legOhms, plain.offsetVolts());
+        RectifierModel model = RectifierModel.of(RectifierTechnology.SILICON).behind(legOhms);
         return new Supply(supply.mains(), supply.primary(), supply.sections().stream().map(s -> switch (s) {
             case Section.Rectify r when r.id().equals(rectifier) -> (Section) new Section.Rectify(r.id(), r.winding(), r.scheme(),
                     model, r.negative(), r.to(), r.common(), Section.Rectify.whole(r.scheme()));

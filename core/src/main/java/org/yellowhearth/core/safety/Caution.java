@@ -40,7 +40,7 @@ public record Caution(Level level, Message words) {
         }
         switch (part) {
             case Capacitor c -> capacitor(c, knowledge.kind(c.kind()), cautions);
-            case Rectifier r when r.make() == Rectifier.Make.SELENIUM ->
+            case Rectifier r when r.make().poisonsWhenBurning() ->
                 cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.SELENIUM)));
             case Winding w when w.task() == Winding.Task.MAINS_PRIMARY ->
                 cautions.add(new Caution(Level.DANGER, Message.of(CautionWords.MAINS_WINDING)));

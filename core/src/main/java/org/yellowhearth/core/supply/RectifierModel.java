@@ -1,6 +1,7 @@
 package org.yellowhearth.core.supply;
 
 import org.yellowhearth.core.circuit.Device;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Knob.Which;
 
 /**
@@ -8,6 +9,14 @@ import org.yellowhearth.core.supply.Knob.Which;
  * classes do (common practice).
  */
 public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierModel.Junction {
+    /** No figures are known of older ones. */
+    double MOST_YEARS = 60;
+    /** What the junction law of an arc drops beside it. */
+    double JUNCTION_VOLTS = 2;
+
+    /** What it is made as. */
+    RectifierTechnology technology();
+
     /** One rectifying path of it in a circuit. */
     Device between(String name, String anode, String cathode);
 
@@ -20,6 +29,11 @@ public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierM
      * @param perveance in A/V^1.5, of one anode
      */
     record Vacuum(double perveance) implements RectifierModel {
+        @Override
+        public RectifierTechnology technology() {
+            return RectifierTechnology.VACUUM;
+        }
+
         @Override
         public Device between(String name, String anode, String cathode) {
             return new Device.VacuumDiode(name, anode, cathode, perveance);
@@ -39,7 +53,8 @@ public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierM
      * @param seriesOhms in Ω
      * @param offsetVolts arc drop of a gas-filled rectifier in V
      */
-    record Junction(double saturationAmperes, double emission, double seriesOhms, double offsetVolts) implements RectifierModel {
+    record Junction(RectifierTechnology technology, double saturationAmperes, double emission, double seriesOhms,
+            double offsetVolts) implements RectifierModel {
         @Override
         public Device between(String name, String anode, String cathode) {
             return new Device.Junction(name, anode, cathode, saturationAmperes, emission, seriesOhms, offsetVolts);
@@ -47,11 +62,19 @@ public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierM
 
         @Override
         public Junction tuned(String id, Tuner t) {
-            return new Junction(t.at(new Knob(id, Which.SATURATION_CURRENT), saturationAmperes),
+            return new Junction(technology, t.at(new Knob(id, Which.SATURATION_CURRENT), saturationAmperes),
                     t.at(new Knob(id, Which.EMISSION_COEFFICIENT), emission),
                     t.at(new Knob(id, Which.JUNCTION_RESISTANCE), seriesOhms),
                     t.at(new Knob(id, Which.ARC_DROP), offsetVolts));
         }
+    }
+
+    /** A junction of this sort with a resistance in the way of each leg. */
+    default RectifierModel behind(double ohms) {
+        return switch (this) {
+            case Junction j -> new Junction(j.technology, j.saturationAmperes, j.emission, j.seriesOhms + ohms, j.offsetVolts);
+            case Vacuum _ -> throw new IllegalArgumentException("a vacuum diode has its resistance in its drop");
+        };
     }
 
     /** A vacuum diode that drops a voltage at a current, as data sheets state it. */
@@ -59,32 +82,27 @@ public sealed interface RectifierModel permits RectifierModel.Vacuum, RectifierM
         return new Vacuum(amperes / Math.pow(volts, 1.5));
     }
 
-    /** A silicon rectifier of an ampere or so: 0.75 V at 0.1 A, 0.93 V at 1 A (common practice). */
-    static Junction silicon() {
-        return new Junction(1e-8, 1.8, 0.05, 0);
-    }
-
-    /** A germanium rectifier: 0.3 V at 0.1 A (common practice). */
-    static Junction germanium() {
-        return new Junction(3e-6, 1.1, 0.15, 0);
+    /** A rectifier of this technology, new, of one plate, with the drop that is usual for it. */
+    static RectifierModel of(RectifierTechnology technology) {
+        return of(technology, 1, 0);
     }
 
     /**
-     * A selenium stack: about 0.6 V for a plate at a tenth of an ampere when new; its series resistance grows with age, to about three
-     * times in thirty years (common practice, wide scatter).
+     * A rectifier of this technology, with the drop that is usual for it.
+     *
+     * @param plates in series, of what has plates
      */
-    static Junction selenium(int plates, double ageYears) {
-        double ageing = 1 + 2 * Math.min(Math.max(ageYears, 0), 60) / 30;
-        return new Junction(2e-5, 1.8 * plates, 1.8 * ageing * plates, 0);
+    static RectifierModel of(RectifierTechnology technology, int plates, double years) {
+        return switch (technology.law()) {
+            case RectifierTechnology.Vacuum v -> vacuum(v.usualVolts(), v.usualAmperes());
+            case RectifierTechnology.Arc a -> arc(technology, a, a.usualVolts());
+            case RectifierTechnology.Stack s -> new Junction(technology, s.saturationAmperes(), s.emission() * plates,
+                    s.ohms() * plates * (1 + Math.clamp(years, 0, MOST_YEARS) / s.yearsToGrow()), 0);
+        };
     }
 
-    /** A copper oxide stack: about 0.35 V for a plate at a tenth of its rating, 0.6 V at the rating (common practice). */
-    static Junction copperOxide(int plates) {
-        return new Junction(1e-4, 1.5 * plates, 2.5 * plates, 0);
-    }
-
-    /** A gas-filled rectifier, whose drop hardly moves with its current. */
-    static Junction gas(double arcVolts) {
-        return new Junction(1e-9, 4, 3, Math.max(0, arcVolts - 2));
+    /** One with an arc that drops so much. */
+    static Junction arc(RectifierTechnology technology, RectifierTechnology.Arc law, double volts) {
+        return new Junction(technology, law.saturationAmperes(), law.emission(), law.ohms(), Math.max(0, volts - JUNCTION_VOLTS));
     }
 }

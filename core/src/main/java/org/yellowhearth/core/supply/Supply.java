@@ -242,7 +242,8 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
         return share == 1 ? model : switch (model) {
             case RectifierModel.Vacuum v -> new RectifierModel.Vacuum(v.perveance() * share);
             case RectifierModel.Junction j ->
-                new RectifierModel.Junction(j.saturationAmperes() * share, j.emission(), j.seriesOhms() / share, j.offsetVolts());
+                new RectifierModel.Junction(j.technology(), j.saturationAmperes() * share, j.emission(), j.seriesOhms() / share,
+                        j.offsetVolts());
         };
     }
 

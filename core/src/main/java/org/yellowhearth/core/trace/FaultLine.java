@@ -95,7 +95,7 @@ record FaultLine(String part, double weight, List<Fault> steps) {
         }
     }
 
-    /** Silicon and germanium conduct or they do not; vacuum, gas, selenium and copper oxide wear. */
+    /** Whether it conducts or does not, and nothing between. */
     private static boolean steep(Section s) {
         return switch (s) {
             case Section.Rectify r -> steep(r.model());
@@ -105,7 +105,7 @@ record FaultLine(String part, double weight, List<Fault> steps) {
     }
 
     private static boolean steep(RectifierModel model) {
-        return model instanceof RectifierModel.Junction j && j.emission() <= 2 && j.offsetVolts() == 0;
+        return !model.technology().wears();
     }
 
     private static double[] taking(boolean ohms, double... times) {

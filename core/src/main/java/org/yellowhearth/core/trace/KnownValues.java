@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.function.Function;
 
+import org.yellowhearth.core.belief.Belief;
+import org.yellowhearth.core.belief.Believed;
+import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.AgeingRule;
@@ -15,17 +17,11 @@ import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.part.Potentiometer;
-import org.yellowhearth.core.part.Resistor;
-import org.yellowhearth.core.part.Winding;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.reading.Derived;
-import org.yellowhearth.core.reading.Figure;
-import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.core.supply.Section;
-import org.yellowhearth.core.trace.ModelValue.Origin;
 
 /**
  * Takes each value of a supply from where it is best known: typed in the description, measured out of circuit, guessed by kind and age, as
@@ -56,11 +52,6 @@ final class KnownValues {
         }
     }
 
-    /** What is known of a value, the best first. */
-    private record Sources(OptionalDouble typed, OptionalDouble measured, OptionalDouble guessed, OptionalDouble marked,
-            double assumed) {
-    }
-
     KnownValues(Job job, Knowledge knowledge, SupplyModel.View view, double years) {
         this.job = job;
         this.knowledge = knowledge;
@@ -77,20 +68,10 @@ final class KnownValues {
         return missing;
     }
 
-    private double pick(Wanted of, Sources from) {
-        Origin origin = from.typed.isPresent()
-                ? Origin.TYPED
-                : from.measured.isPresent()
-                        ? Origin.MEASURED
-                        : from.guessed.isPresent() ? Origin.GUESSED : from.marked.isPresent() ? Origin.MARKED : Origin.ASSUMED;
-        double value = switch (origin) {
-            case TYPED -> from.typed.getAsDouble();
-            case MEASURED -> from.measured.getAsDouble();
-            case GUESSED -> from.guessed.getAsDouble();
-            case MARKED -> from.marked.getAsDouble();
-            case ASSUMED -> from.assumed;
-        };
-        note(of, value, origin);
+    /** The typed value, else what is believed, else what is assumed. */
+    private double pick(Wanted of, OptionalDouble typed, Optional<Believed> believed, double assumed) {
+        double value = typed.orElseGet(() -> believed.map(Believed::value).orElse(assumed));
+        note(of, value, typed.isPresent() ? Origin.TYPED : believed.map(Believed::origin).orElse(Origin.ASSUMED));
         return value;
     }
 
@@ -117,23 +98,23 @@ final class KnownValues {
             return Optional.empty();
         }
         String name = ref.map(PartRef::toString).orElse(plain);
-        AgeingRule rule = knowledge.supply()
-                .ageing(part.map(p -> knowledge.kind(p.kind()).family()).orElse(Family.UNSTATED));
-        boolean now = view == SupplyModel.View.AS_IT_IS;
-        double marked = part.map(Capacitor::farads).orElseGet(farads::getAsDouble);
-        Optional<Derived> read = now ? ref.flatMap(this::newestCapacitance) : Optional.empty();
-        boolean guess = now && part.isPresent() && read.isEmpty() && years > 0;
-        double c = pick(Wanted.of(section, name, Which.CAPACITANCE, ref), new Sources(farads,
-                read.map(Derived::seriesFarads).orElse(OptionalDouble.empty()),
-                guessed(guess, marked * rule.capacitanceLeft(years)),
-                part.isPresent() ? OptionalDouble.of(marked) : OptionalDouble.empty(), marked));
-        double r = pick(Wanted.of(section, name, Which.SERIES_RESISTANCE, ref), new Sources(esr,
-                read.map(Derived::esrOhms).orElse(OptionalDouble.empty()),
-                guessed(guess, rule.esrOhms(marked) * rule.esrGrowth(years)), OptionalDouble.empty(), rule.esrOhms(marked)));
-        double l = pick(Wanted.of(section, name, Which.LEAKAGE_RESISTANCE, ref), new Sources(leak,
-                now ? ref.map(this::leakage).orElse(OptionalDouble.empty()) : OptionalDouble.empty(),
-                guessed(guess, rule.leakLeft(years, marked)), OptionalDouble.empty(), rule.leakOhms(marked)));
+        Optional<Belief> belief = part.map(this::belief);
+        AgeingRule unstated = knowledge.supply().ageing(Family.UNSTATED);
+        double size = farads.orElse(0);
+        double c = pick(Wanted.of(section, name, Which.CAPACITANCE, ref), farads, of(belief, Which.CAPACITANCE), size);
+        double r = pick(Wanted.of(section, name, Which.SERIES_RESISTANCE, ref), esr, of(belief, Which.SERIES_RESISTANCE),
+                unstated.esrOhms(size));
+        double l = pick(Wanted.of(section, name, Which.LEAKAGE_RESISTANCE, ref), leak, of(belief, Which.LEAKAGE_RESISTANCE),
+                unstated.leakOhms(size));
         return Optional.of(new Section.Cap(name, c, r, l));
+    }
+
+    private Belief belief(Part part) {
+        return view == SupplyModel.View.AS_IT_IS ? Belief.now(job, part, knowledge, years) : Belief.asMarked(part, knowledge);
+    }
+
+    private static Optional<Believed> of(Optional<Belief> belief, Which which) {
+        return belief.flatMap(b -> b.of(which));
     }
 
     /**
@@ -160,10 +141,6 @@ final class KnownValues {
                 .findFirst();
     }
 
-    private static OptionalDouble guessed(boolean guess, double value) {
-        return guess ? OptionalDouble.of(value) : OptionalDouble.empty();
-    }
-
     private Optional<Capacitor> capacitor(String section, Optional<PartRef> ref) {
         if (ref.isEmpty()) {
             return Optional.empty();
@@ -177,76 +154,33 @@ final class KnownValues {
         return part.filter(Capacitor.class::isInstance).map(Capacitor.class::cast);
     }
 
-    private Optional<Derived> newestCapacitance(PartRef ref) {
-        return job.readingsOf(ref).reversed().stream()
-                .filter(r -> r.conditions().connection().alone() && r.figures().has(Figure.CAPACITANCE))
-                .map(r -> Derived.of(r.figures(), r.conditions())).filter(d -> d.seriesFarads().isPresent()).findFirst();
-    }
-
-    /** Leakage as a resistance, from a current at a stated voltage or from insulation. */
-    private OptionalDouble leakage(PartRef ref) {
-        for (Reading r : job.readingsOf(ref).reversed()) {
-            boolean alone = r.conditions().connection().alone();
-            if (alone && r.figures().has(Figure.LEAKAGE) && r.conditions().testVolts().isPresent()) {
-                return OptionalDouble
-                        .of(r.conditions().testVolts().getAsDouble() / r.figures().get(Figure.LEAKAGE).getAsDouble());
-            }
-            if (alone && r.figures().has(Figure.INSULATION)) {
-                return r.figures().get(Figure.INSULATION);
-            }
-        }
-        return OptionalDouble.empty();
-    }
-
     // --- resistances and the rest -------------------------------------------------------------------------------------------
 
     /** A resistance of a part, without which nothing can be worked out. */
     double required(Wanted of, OptionalDouble typed) {
-        double value = value(of, typed, KnownValues::ohms, Double.NaN);
-        if (Double.isNaN(value)) {
+        Optional<Believed> believed = resistance(of);
+        if (typed.isEmpty() && believed.isEmpty()) {
             missing.add(Message.of(TraceWords.VALUE_MISSING, of.section, of.which.term()));
             return 1;
         }
-        return value;
+        return pick(of, typed, believed, 1);
     }
 
-    /** A value that is typed, or assumed. */
+    /** A value that is typed, or assumed; what is read of a part counts, what is marked on it is of something else. */
     double typedOr(Wanted of, OptionalDouble typed, double assumed) {
-        return value(of, typed, _ -> OptionalDouble.empty(), assumed);
+        return pick(of, typed, resistance(of).filter(b -> b.origin() == Origin.MEASURED), assumed);
     }
 
     /** A resistance that is typed, measured or marked, or assumed. */
     double ohmsOr(Wanted of, OptionalDouble typed, double assumed) {
-        return value(of, typed, KnownValues::ohms, assumed);
+        return pick(of, typed, resistance(of), assumed);
     }
 
-    private static OptionalDouble ohms(Part part) {
-        return switch (part) {
-            case Resistor r -> OptionalDouble.of(r.ohms());
-            case Potentiometer p -> OptionalDouble.of(p.ohms());
-            case Winding w -> w.ohms();
-            default -> OptionalDouble.empty();
-        };
-    }
-
-    private double value(Wanted of, OptionalDouble typed, Function<Part, OptionalDouble> marked, double assumed) {
+    private Optional<Believed> resistance(Wanted of) {
         Optional<Part> part = of.part.flatMap(job::part);
         if (of.part.isPresent() && part.isEmpty()) {
             missing.add(Message.of(TraceWords.NO_SUCH_PART, of.section, of.part.get().toString()));
         }
-        OptionalDouble measured = view == SupplyModel.View.AS_IT_IS
-                ? of.part.map(this::measuredOhms).orElse(OptionalDouble.empty())
-                : OptionalDouble.empty();
-        OptionalDouble known = part.map(marked).orElse(OptionalDouble.empty());
-        if (typed.isEmpty() && measured.isEmpty() && known.isEmpty() && Double.isNaN(assumed)) {
-            return assumed;
-        }
-        return pick(of, new Sources(typed, measured, OptionalDouble.empty(), known, assumed));
-    }
-
-    private OptionalDouble measuredOhms(PartRef ref) {
-        return job.readingsOf(ref).reversed().stream()
-                .filter(r -> r.conditions().connection().alone() && r.figures().has(Figure.RESISTANCE))
-                .map(r -> r.figures().get(Figure.RESISTANCE)).findFirst().orElse(OptionalDouble.empty());
+        return part.map(this::belief).flatMap(b -> b.of(Which.RESISTANCE));
     }
 }

@@ -2,7 +2,7 @@ package org.yellowhearth.core.trace;
 
 import java.util.Optional;
 
-import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.supply.Knob;
@@ -19,19 +19,5 @@ public record ModelValue(String section, String element, Which which, Quantity v
     /** Whether it is the value of this knob. */
     boolean of(Knob knob) {
         return element.equals(knob.element()) && which == knob.which();
-    }
-
-    /** Where a parameter comes from. */
-    public enum Origin implements Coded {
-        /** Typed in the description of the supply. */
-        TYPED,
-        /** As marked on the part. */
-        MARKED,
-        /** As last read of the part, out of circuit. */
-        MEASURED,
-        /** As parts of its kind and age most often are. */
-        GUESSED,
-        /** Taken so because nothing is known; it may be typed. */
-        ASSUMED
     }
 }

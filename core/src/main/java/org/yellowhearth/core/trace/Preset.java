@@ -9,13 +9,11 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
-
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
 import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.fact.SupplyRectifier;
-import org.yellowhearth.core.fact.SupplyRectifier.Make;
 import org.yellowhearth.core.fact.SupplyRectifier.Scheme;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.fact.SupplySection;
@@ -26,6 +24,7 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Rectifier;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.part.Winding;
@@ -65,31 +64,31 @@ public enum Preset implements Coded {
         List<SupplySection> of(Preset preset) {
             switch (preset) {
                 case VALVE_CHOKE -> {
-                    rectified("T1", 275, 150, true, Scheme.FULL_WAVE, Make.VACUUM, "HT", false);
+                    rectified("T1", 275, 150, true, Scheme.FULL_WAVE, RectifierTechnology.VACUUM, "HT", false);
                     reservoir("HT", Role.RESERVOIR, 16);
                     stage("HT", Optional.of(Winding.Task.CHOKE), 350, OptionalDouble.of(10), "HT2", Role.SMOOTHING, 32);
                     load("set", "HT2", SupplyLoad.Kind.CURRENT, 0.06);
                 }
                 case VALVE_RESISTOR -> {
-                    rectified("T1", 250, 200, true, Scheme.FULL_WAVE, Make.VACUUM, "HT", false);
+                    rectified("T1", 250, 200, true, Scheme.FULL_WAVE, RectifierTechnology.VACUUM, "HT", false);
                     reservoir("HT", Role.RESERVOIR, 32);
                     stage("HT", Optional.empty(), 1500, OptionalDouble.empty(), "HT2", Role.SMOOTHING, 32);
                     load("set", "HT2", SupplyLoad.Kind.CURRENT, 0.05);
                 }
                 case TRANSFORMERLESS -> {
-                    rectified("line", mains, 120, false, Scheme.HALF_WAVE, Make.VACUUM, "HT", false);
+                    rectified("line", mains, 120, false, Scheme.HALF_WAVE, RectifierTechnology.VACUUM, "HT", false);
                     reservoir("HT", Role.RESERVOIR, 50);
                     stage("HT", Optional.empty(), 1200, OptionalDouble.empty(), "HT2", Role.SMOOTHING, 50);
                     load("set", "HT2", SupplyLoad.Kind.CURRENT, 0.05);
                 }
                 case SILICON_BRIDGE -> {
-                    rectified("T1", 18, 0.6, false, Scheme.BRIDGE, Make.SILICON, "raw", false);
+                    rectified("T1", 18, 0.6, false, Scheme.BRIDGE, RectifierTechnology.SILICON, "raw", false);
                     reservoir("raw", Role.RESERVOIR, 2200);
                     load("set", "raw", SupplyLoad.Kind.CURRENT, 0.5);
                 }
                 case SPLIT -> {
-                    rectified("T1", 30, 0.5, true, Scheme.FULL_WAVE, Make.SILICON, "plus", false);
-                    rectifier("D2", "T1", Scheme.FULL_WAVE, Make.SILICON, "minus", true);
+                    rectified("T1", 30, 0.5, true, Scheme.FULL_WAVE, RectifierTechnology.SILICON, "plus", false);
+                    rectifier("D2", "T1", Scheme.FULL_WAVE, RectifierTechnology.SILICON, "minus", true);
                     reservoir("plus", Role.RESERVOIR, 4700);
                     reservoir("minus", Role.RESERVOIR, 4700);
                     load("upper", "plus", SupplyLoad.Kind.RESISTANCE, 80);
@@ -98,19 +97,19 @@ public enum Preset implements Coded {
                 case DOUBLER -> {
                     winding("T1", 120, 10, false);
                     made.add(new SupplyRectifier(ids.get(), own("D1"), part(Rectifier.class, _ -> true), own("T1"),
-                            Scheme.FULL_WAVE_DOUBLER, Make.SILICON, OptionalDouble.empty(), OptionalDouble.empty(),
+                            Scheme.FULL_WAVE_DOUBLER, RectifierTechnology.SILICON, OptionalDouble.empty(), OptionalDouble.empty(),
                             OptionalInt.empty(), false, own("HT"), "0", capacitor(Role.RESERVOIR), OptionalDouble.of(100 * MICRO),
                             capacitor(Role.RESERVOIR), OptionalDouble.of(100 * MICRO), List.of()));
                     load("set", "HT", SupplyLoad.Kind.CURRENT, 0.15);
                 }
                 case NEGATIVE_BIAS -> {
-                    rectified("Tb", 50, 60, false, Scheme.HALF_WAVE, Make.SILICON, "bias", true);
+                    rectified("Tb", 50, 60, false, Scheme.HALF_WAVE, RectifierTechnology.SILICON, "bias", true);
                     reservoir("bias", Role.BIAS_FILTER, 25);
                     stage("bias", Optional.empty(), 4700, OptionalDouble.empty(), "bias2", Role.BIAS_FILTER, 25);
                     load("grids", "bias2", SupplyLoad.Kind.RESISTANCE, 27_000);
                 }
                 case REGULATED -> {
-                    rectified("T1", 15, 0.8, false, Scheme.BRIDGE, Make.SILICON, "raw", false);
+                    rectified("T1", 15, 0.8, false, Scheme.BRIDGE, RectifierTechnology.SILICON, "raw", false);
                     reservoir("raw", Role.REGULATOR_INPUT, 2200);
                     made.add(new SupplyRegulator(ids.get(), own("U1"), Optional.empty(), SupplyRegulator.Kind.SERIES, own("raw"),
                             own("out"), false, 12, OptionalDouble.empty(), OptionalDouble.empty(), "", OptionalDouble.empty()));
@@ -118,7 +117,7 @@ public enum Preset implements Coded {
                     load("set", "out", SupplyLoad.Kind.CURRENT, 0.4);
                 }
                 case CONVERTER -> {
-                    rectified("line", mains, 3, false, Scheme.BRIDGE, Make.SILICON, "bulk", false);
+                    rectified("line", mains, 3, false, Scheme.BRIDGE, RectifierTechnology.SILICON, "bulk", false);
                     reservoir("bulk", Role.CONVERTER_INPUT, 150);
                     made.add(new SupplyConverter(ids.get(), own("K1"), Optional.empty(), own("bulk"),
                             SupplyConverter.Shape.FLYBACK, none(),
@@ -137,10 +136,11 @@ public enum Preset implements Coded {
             return OptionalDouble.empty();
         }
 
-        private void rectified(String winding, double volts, double ohms, boolean tapped, Scheme scheme, Make make, String to,
+        private void rectified(String winding, double volts, double ohms, boolean tapped, Scheme scheme, RectifierTechnology make,
+                String to,
                 boolean negative) {
             winding(winding, volts, ohms, tapped);
-            rectifier(make == Make.VACUUM ? "V1" : "D1", winding, scheme, make, to, negative);
+            rectifier(make == RectifierTechnology.VACUUM ? "V1" : "D1", winding, scheme, make, to, negative);
         }
 
         private void winding(String name, double volts, double ohms, boolean tapped) {
@@ -151,15 +151,17 @@ public enum Preset implements Coded {
                             tapped));
         }
 
-        private void rectifier(String name, String winding, Scheme scheme, Make make, String to, boolean negative) {
-            Optional<PartRef> part = make == Make.VACUUM
+        private void rectifier(String name, String winding, Scheme scheme, RectifierTechnology make, String to,
+                boolean negative) {
+            Optional<PartRef> part = make == RectifierTechnology.VACUUM
                     ? part(Valve.class, v -> v.task() == Valve.Task.RECTIFIER)
                     : part(Rectifier.class, _ -> true);
             made.add(new SupplyRectifier(ids.get(), part.map(PartRef::toString).orElseGet(() -> own(name)), part, own(winding),
                     scheme,
-                    part.isPresent() && make != Make.VACUUM ? Make.UNSTATED : make,
-                    make == Make.VACUUM ? OptionalDouble.of(20) : OptionalDouble.empty(),
-                    make == Make.VACUUM ? OptionalDouble.of(0.1) : OptionalDouble.empty(), OptionalInt.empty(), negative, own(to),
+                    part.isPresent() && make != RectifierTechnology.VACUUM ? RectifierTechnology.UNSTATED : make,
+                    make == RectifierTechnology.VACUUM ? OptionalDouble.of(20) : OptionalDouble.empty(),
+                    make == RectifierTechnology.VACUUM ? OptionalDouble.of(0.1) : OptionalDouble.empty(), OptionalInt.empty(),
+                    negative, own(to),
                     "0",
                     Optional.empty(), OptionalDouble.empty(), Optional.empty(), OptionalDouble.empty(), List.of()));
         }

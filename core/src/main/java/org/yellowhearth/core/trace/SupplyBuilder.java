@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
+import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
@@ -28,6 +28,7 @@ import org.yellowhearth.core.knowledge.SupplyRules;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.Rectifier;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.part.Winding;
 import org.yellowhearth.core.supply.Knob;
@@ -39,15 +40,11 @@ import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.supply.ValveModel;
 import org.yellowhearth.core.trace.KnownValues.Wanted;
-import org.yellowhearth.core.trace.ModelValue.Origin;
 import org.yellowhearth.core.trace.SupplyModel.View;
 
 /** Puts the described sections of a job together into a supply. */
 final class SupplyBuilder {
     private static final double USUAL_WINDING_OHMS = 100;
-    private static final double USUAL_DROP_VOLTS = 20;
-    private static final double USUAL_DROP_AMPERES = 0.1;
-    private static final double USUAL_ARC_VOLTS = 15;
     private static final double USUAL_OUT_OHMS = 0.05;
     private static final double USUAL_ZENER_OHMS = 20;
     private static final double PASS_OHMS = 0.5;
@@ -235,41 +232,39 @@ final class SupplyBuilder {
     }
 
     private RectifierModel model(SupplyRectifier r) {
-        SupplyRectifier.Make make = r.make() == SupplyRectifier.Make.UNSTATED
-                ? r.part().flatMap(job::part).map(SupplyBuilder::make).orElse(SupplyRectifier.Make.SILICON)
+        RectifierTechnology technology = r.make() == RectifierTechnology.UNSTATED
+                ? r.part().flatMap(job::part).map(SupplyBuilder::technology).orElse(RectifierTechnology.UNSTATED)
                 : r.make();
-        if (make == SupplyRectifier.Make.VACUUM) {
+        if (technology.heated()) {
             cathodes.put(r.name(), knowledge.supply().cathode(r.heating(), true));
         }
-        r.ratedAmperes().ifPresent(rated -> knowledge.supply().rectifier(make)
+        r.ratedAmperes().ifPresent(rated -> knowledge.supply().rectifier(silicon(technology))
                 .ifPresent(c -> ratings.put(r.name(), new SupplyModel.Rating(rated, rated * c.peakTimes(),
                         r.surgeAmperes().orElse(rated * c.surgeTimes()), c.surgeSeconds(), c.source()))));
         int plates = r.plates().orElse(r.part().flatMap(job::part).filter(Rectifier.class::isInstance)
                 .map(p -> ((Rectifier) p).plates().orElse(1)).orElse(1));
         double age = view == View.AS_DRAWN ? 0 : years;
         Wanted drop = Wanted.of(r.id(), r.name(), Which.DROP);
-        return switch (make) {
-            case UNSTATED, SILICON -> RectifierModel.silicon();
-            case GERMANIUM -> RectifierModel.germanium();
-            case SELENIUM -> RectifierModel.selenium(plates, age);
-            case COPPER_OXIDE -> RectifierModel.copperOxide(plates);
-            case GAS -> RectifierModel.gas(known.typedOr(drop, r.dropVolts(), USUAL_ARC_VOLTS));
-            case VACUUM -> RectifierModel.vacuum(known.typedOr(drop, r.dropVolts(), USUAL_DROP_VOLTS),
-                    r.dropAmperes().orElse(USUAL_DROP_AMPERES));
+        return switch (technology.law()) {
+            case RectifierTechnology.Stack _ -> RectifierModel.of(technology, plates, age);
+            case RectifierTechnology.Arc a ->
+                RectifierModel.arc(technology, a, known.typedOr(drop, r.dropVolts(), a.usualVolts()));
+            case RectifierTechnology.Vacuum v -> RectifierModel.vacuum(known.typedOr(drop, r.dropVolts(), v.usualVolts()),
+                    r.dropAmperes().orElse(v.usualAmperes()));
         };
     }
 
-    private static SupplyRectifier.Make make(Part part) {
+    private static RectifierTechnology technology(Part part) {
         return switch (part) {
-            case Valve _ -> SupplyRectifier.Make.VACUUM;
-            case Rectifier r -> switch (r.make()) {
-                case UNSTATED, SILICON -> SupplyRectifier.Make.SILICON;
-                case GERMANIUM -> SupplyRectifier.Make.GERMANIUM;
-                case SELENIUM -> SupplyRectifier.Make.SELENIUM;
-                case COPPER_OXIDE -> SupplyRectifier.Make.COPPER_OXIDE;
-            };
-            default -> SupplyRectifier.Make.SILICON;
+            case Valve _ -> RectifierTechnology.VACUUM;
+            case Rectifier r -> r.make();
+            default -> RectifierTechnology.UNSTATED;
         };
+    }
+
+    /** What nobody has stated is taken for silicon. */
+    private static RectifierTechnology silicon(RectifierTechnology technology) {
+        return technology == RectifierTechnology.UNSTATED ? RectifierTechnology.SILICON : technology;
     }
 
     private void filter(SupplyFilter f) {

@@ -1,11 +1,11 @@
 package org.yellowhearth.core.trace;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.function.Function;
 
 import org.yellowhearth.core.assess.Surroundings;
 import org.yellowhearth.core.circuit.BadCircuitException;
@@ -22,6 +22,10 @@ public final class SupplySurroundings implements Surroundings {
 
     private final List<Element> elements;
     private final Map<String, Element.Capacitance> capacitors = new HashMap<>();
+    private final Map<At, Optional<Impedance>> known = Collections.synchronizedMap(new HashMap<>());
+
+    private record At(PartRef part, double hertz) {
+    }
 
     private SupplySurroundings(List<Element> elements) {
         this.elements = elements;
@@ -33,22 +37,26 @@ public final class SupplySurroundings implements Surroundings {
     }
 
     /** The surroundings of the parts of a job. */
-    public static Function<Job, Surroundings> by(Knowledge knowledge) {
-        return job -> job.items(SupplySection.class).isEmpty()
-                ? UNKNOWN
-                : SupplyModel.of(job, knowledge, SupplyModel.View.AS_IT_IS, OptionalDouble.empty()).supply()
-                        .flatMap(s -> {
-                            try {
-                                return Optional.<Surroundings>of(new SupplySurroundings(s.circuit().elements()));
-                            } catch (BadCircuitException _) {
-                                // Trace says why the supply cannot be; here it only tells nothing.
-                                return Optional.empty();
-                            }
-                        }).orElse(UNKNOWN);
+    public static Surroundings of(Job job, Knowledge knowledge) {
+        if (job.items(SupplySection.class).isEmpty()) {
+            return UNKNOWN;
+        }
+        return SupplyModel.of(job, knowledge, SupplyModel.View.AS_IT_IS, OptionalDouble.empty()).supply().flatMap(s -> {
+            try {
+                return Optional.<Surroundings>of(new SupplySurroundings(s.circuit().elements()));
+            } catch (BadCircuitException _) {
+                // Trace says why the supply cannot be; here it only tells nothing.
+                return Optional.empty();
+            }
+        }).orElse(UNKNOWN);
     }
 
     @Override
     public Optional<Impedance> around(PartRef part, double hertz) {
+        return known.computeIfAbsent(new At(part, hertz), at -> workedOut(at.part, at.hertz));
+    }
+
+    private Optional<Impedance> workedOut(PartRef part, double hertz) {
         Element.Capacitance c = capacitors.get(part.toString());
         if (c == null) {
             return Optional.empty();

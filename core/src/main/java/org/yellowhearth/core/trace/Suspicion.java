@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
-
+import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyReading.State;
 import org.yellowhearth.core.fact.SupplyState;
@@ -20,6 +20,7 @@ import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Tolerance;
 import org.yellowhearth.core.supply.Knob;
@@ -27,7 +28,6 @@ import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
-import org.yellowhearth.core.trace.ModelValue.Origin;
 
 /**
  * The question of a job: its supply as far as its parts are known, its newest readings, how far each value may be off, and how likely
@@ -59,11 +59,10 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
     /**
      * The question; none while the supply cannot be worked out.
      *
+     * @param model of the supply as it is
      * @param chance how likely a part of the census fails, as its risk says
      */
-    public static Optional<Suspicion> of(Job job, Knowledge knowledge, OptionalDouble ageYears,
-            ToDoubleFunction<PartRef> chance) {
-        SupplyModel model = SupplyModel.of(job, knowledge, SupplyModel.View.AS_IT_IS, ageYears);
+    public static Optional<Suspicion> of(Job job, SupplyModel model, Knowledge knowledge, ToDoubleFunction<PartRef> chance) {
         if (model.supply().isEmpty()) {
             return Optional.empty();
         }
@@ -153,8 +152,8 @@ public record Suspicion(Diagnosis.Question question, List<SupplyReading> used, L
         RectifierModel model = supply.sections().stream().filter(s -> s.id().equals(element)).map(s -> switch (s) {
             case Section.Rectify r -> r.model();
             case Section.Doubler d -> d.model();
-            default -> RectifierModel.silicon();
-        }).findFirst().orElse(RectifierModel.silicon());
+            default -> RectifierModel.of(RectifierTechnology.SILICON);
+        }).findFirst().orElse(RectifierModel.of(RectifierTechnology.SILICON));
         return switch (model) {
             case RectifierModel.Vacuum _ -> 0.12;
             case RectifierModel.Junction j -> j.emission() > 2 ? 0.2 : 0;

@@ -6,8 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.function.ToDoubleFunction;
-
 import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.circuit.Waveforms;
@@ -17,6 +15,7 @@ import org.yellowhearth.core.fact.RampPlan.RampKind;
 import org.yellowhearth.core.fact.RampPlan.Shows;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.PartRef;
@@ -28,7 +27,6 @@ import org.yellowhearth.core.supply.Primary;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
-import org.yellowhearth.core.trace.Suspicion;
 import org.yellowhearth.core.trace.TurnedUp;
 
 /**
@@ -92,11 +90,10 @@ public final class RampPlanner {
 
     /**
      * The set of a job as it stands now, parts fitted as the sheet says; none while its supply cannot be worked out.
-     *
-     * @param chance how likely a part of the census fails, as its risk says
      */
-    public static Optional<Bare> bare(Job job, Knowledge knowledge, OptionalDouble ageYears, ToDoubleFunction<PartRef> chance) {
-        return Suspicion.of(job, knowledge, ageYears, chance).map(s -> {
+    public static Optional<Bare> bare(JudgedJob judged, Knowledge knowledge) {
+        Job job = judged.job();
+        return judged.suspicion().map(s -> {
             AsFitted fitted = AsFitted.of(s.question().supply(), job, knowledge);
             Primary p = fitted.supply().primary();
             Supply supply = fitted.supply().with(new Primary(p.ohms(), p.otherWatts(), Optional.empty()));

@@ -26,7 +26,7 @@ public class PartTest {
                 {(Runnable) () -> resistor(Double.POSITIVE_INFINITY, 1), "resistance"},
                 {(Runnable) () -> resistor(Double.NaN, 1), "resistance"}, {(Runnable) () -> resistor(5, 0), "power"},
                 {(Runnable) () -> new Fuse(R1, "", OptionalDouble.of(-1), Fuse.Speed.SLOW, "", ""), "current"},
-                {(Runnable) () -> new Rectifier(R1, "", Rectifier.Make.SELENIUM, OptionalInt.of(0), OptionalDouble.empty(),
+                {(Runnable) () -> new Rectifier(R1, "", RectifierTechnology.SELENIUM, OptionalInt.of(0), OptionalDouble.empty(),
                         OptionalDouble.empty(), "", ""), "plate"},
                 {(Runnable) () -> new Connector(R1, "", OptionalInt.of(0), "", ""), "contact"},
                 {(Runnable) () -> new Transistor(R1, "", Transistor.Channel.NPN, Transistor.Material.SILICON,

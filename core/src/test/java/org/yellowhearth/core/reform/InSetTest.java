@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
@@ -37,7 +38,7 @@ public class InSetTest {
         assertThat(valve.stream().filter(r -> r.share() < 0.35)).hasSize(3).noneMatch(InSet.Rung::conducts);
         assertThat(valve.get(1).volts()).isLessThan(0.05 * valve.getLast().volts());
         assertThat(valve.subList(5, 10)).allMatch(InSet.Rung::conducts);
-        List<InSet.Rung> silicon = rungs(RectifierModel.silicon());
+        List<InSet.Rung> silicon = rungs(RectifierModel.of(RectifierTechnology.SILICON));
         assertThat(silicon.get(2).volts()).isGreaterThan(2 * valve.get(2).volts());
         // Behind silicon the rail follows the mains from the start; at a tenth nothing but the leak draws: 0.1·300·√2.
         assertThat(silicon.getFirst().volts()).isCloseTo(0.1 * 300 * Math.sqrt(2), within(2.0));
@@ -73,7 +74,7 @@ public class InSetTest {
     @Test
     public void coldValvesDrawNothing() {
         Supply stage = Supply.of(Supply.Mains.of(230, 50), new Section.Winding("T1", 300, 120, true),
-                Section.Rectify.of("D1", "T1", Section.Scheme.FULL_WAVE, RectifierModel.silicon(), "HT"),
+                Section.Rectify.of("D1", "T1", Section.Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "HT"),
                 Section.Filter.at("F1", "HT", new Section.Cap("C16", 16e-6, 3, 1e9)),
                 new Section.Stage("V4", "HT", ValveModel.through(0.06, -25, 280, 9, 0.88, 20), 300, Optional.empty(), 200,
                         Optional.empty(), 220_000, Section.CHASSIS));
@@ -83,8 +84,8 @@ public class InSetTest {
 
     @Test
     public void whatIsNotInTheSupplyHasNoRungs() {
-        assertThat(InSet.of(receiver(RectifierModel.silicon()), "C99", LEAK)).isEmpty();
-        assertThat(InSet.behindValve(receiver(RectifierModel.silicon()))).isFalse();
+        assertThat(InSet.of(receiver(RectifierModel.of(RectifierTechnology.SILICON)), "C99", LEAK)).isEmpty();
+        assertThat(InSet.behindValve(receiver(RectifierModel.of(RectifierTechnology.SILICON)))).isFalse();
         assertThat(InSet.behindValve(receiver(RectifierModel.vacuum(50, 0.1)))).isTrue();
     }
 }

@@ -9,6 +9,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.Waveforms;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Section.Cap;
 import org.yellowhearth.core.supply.Section.Filter;
 import org.yellowhearth.core.supply.Section.Load;
@@ -31,9 +32,9 @@ public class HalfPeriodTest {
         Winding tapped = new Winding("w", 24, 1.5, true);
         Winding plain = new Winding("w", 24, 1.5, false);
         return new Object[][]{{Scheme.FULL_WAVE, RectifierModel.vacuum(12, 0.3), tapped, reservoir, load},
-                {Scheme.FULL_WAVE, RectifierModel.silicon(), tapped, reservoir, load},
-                {Scheme.BRIDGE, RectifierModel.silicon(), plain, reservoir, load},
-                {Scheme.BRIDGE, RectifierModel.selenium(2, 20), plain, reservoir, load}};
+                {Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), tapped, reservoir, load},
+                {Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SILICON), plain, reservoir, load},
+                {Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SELENIUM, 2, 20), plain, reservoir, load}};
     }
 
     private static Waveforms with(Scheme scheme, RectifierModel model, Winding winding, Filter filter, Load load,

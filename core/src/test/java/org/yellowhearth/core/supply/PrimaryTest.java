@@ -12,6 +12,7 @@ import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.Device;
 import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.circuit.Wave;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Section.Cap;
 import org.yellowhearth.core.supply.Section.Filter;
 import org.yellowhearth.core.supply.Section.Load;
@@ -27,7 +28,8 @@ public class PrimaryTest {
     /** A supply that takes next to nothing beside what heaters take. */
     private static Supply heaters(double watts, double lampWatts) {
         return new Supply(Mains.of(VOLTS, 50), new Primary(0.01, watts, Optional.of(Lamp.cold(lampWatts, VOLTS))),
-                List.of(new Winding("w", 6, 1, false), Rectify.of("D", "w", Scheme.HALF_WAVE, RectifierModel.silicon(), "b"),
+                List.of(new Winding("w", 6, 1, false),
+                        Rectify.of("D", "w", Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "b"),
                         Filter.at("f", "b", new Cap("C", 10e-6, 1, 1e6)), new Load("l", "b", Load.Kind.RESISTANCE, 1e6)));
     }
 

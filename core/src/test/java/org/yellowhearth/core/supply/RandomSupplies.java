@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Section.Cap;
 import org.yellowhearth.core.supply.Section.Filter;
 import org.yellowhearth.core.supply.Section.Load;
@@ -64,10 +65,14 @@ final class RandomSupplies {
 
     private RectifierModel model(boolean high, double volts, double amperes) {
         return switch (random.nextInt(high ? 6 : 4)) {
-            case 0 -> RectifierModel.silicon();
-            case 1 -> RectifierModel.selenium(Math.max(1, (int) (volts / 20)), 40 * random.nextDouble());
-            case 2 -> high ? RectifierModel.gas(12) : RectifierModel.germanium();
-            case 3 -> high ? RectifierModel.silicon() : RectifierModel.copperOxide(Math.max(1, (int) (volts / 6)));
+            case 0 -> RectifierModel.of(RectifierTechnology.SILICON);
+            case 1 -> RectifierModel.of(RectifierTechnology.SELENIUM, Math.max(1, (int) (volts / 20)), 40 * random.nextDouble());
+            case 2 -> high
+                    ? RectifierModel.arc(RectifierTechnology.GAS, (RectifierTechnology.Arc) RectifierTechnology.GAS.law(), 12)
+                    : RectifierModel.of(RectifierTechnology.GERMANIUM);
+            case 3 -> high
+                    ? RectifierModel.of(RectifierTechnology.SILICON)
+                    : RectifierModel.of(RectifierTechnology.COPPER_OXIDE, Math.max(1, (int) (volts / 6)), 0);
             default -> RectifierModel.vacuum(log(10, 50), Math.max(0.02, amperes * log(0.7, 2)));
         };
     }

@@ -11,6 +11,7 @@ import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.Waveforms;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Section.Cap;
 import org.yellowhearth.core.supply.Section.Filter;
 import org.yellowhearth.core.supply.Section.Load;
@@ -81,10 +82,11 @@ public class RandomSuppliesTest {
     public Object[][] impossible() {
         Winding winding = new Winding("w", 20, 1, false);
         Load load = new Load("load", "b", Load.Kind.RESISTANCE, 100);
-        Rectify bridge = Rectify.of("D1", "w", Scheme.BRIDGE, RectifierModel.silicon(), "b");
+        Rectify bridge = Rectify.of("D1", "w", Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SILICON), "b");
         return new Object[][]{
                 {new Section[]{bridge, load}, "D1: is fed by “w”, which is no winding of this supply"},
-                {new Section[]{winding, Rectify.of("D1", "w", Scheme.FULL_WAVE, RectifierModel.silicon(), "b"), load},
+                {new Section[]{winding,
+                        Rectify.of("D1", "w", Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "b"), load},
                         "no centre tap"},
                 {new Section[]{winding, bridge, new Load("load", "c", Load.Kind.RESISTANCE, -5)}, "load: expected resistance"},
                 {new Section[]{winding, bridge, Filter.at("f", "b", new Cap("C1", 0, 0, 1e6)), load}, "C1: expected capacitance"},

@@ -2,6 +2,7 @@ package org.yellowhearth.core.supply;
 
 import java.util.List;
 import java.util.Optional;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Section.Cap;
 import org.yellowhearth.core.supply.Section.Filter;
 import org.yellowhearth.core.supply.Section.Load;
@@ -30,7 +31,7 @@ final class ReferenceSupplies {
         }
     }
 
-    private static final RectifierModel SILICON = RectifierModel.silicon();
+    private static final RectifierModel SILICON = RectifierModel.of(RectifierTechnology.SILICON);
     private static final RectifierModel VALVE = RectifierModel.vacuum(20, 0.125);
     private static final RectifierModel SMALL_VALVE = RectifierModel.vacuum(18, 0.06);
 
@@ -93,12 +94,13 @@ final class ReferenceSupplies {
                         "b", "C1 D1.1"),
                 of("bridge-selenium", 1,
                         Supply.of(fifty, new Winding("w", 24, 1.5, false),
-                                Rectify.of("D1", "w", Scheme.BRIDGE, RectifierModel.selenium(1, 0), "b"),
+                                Rectify.of("D1", "w", Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SELENIUM, 1, 0), "b"),
                                 Filter.at("f1", "b", new Cap("C1", 1000e-6, 0.1, 1e5)), ohms("load", "b", 150)),
                         "b", "C1 D1.1"),
                 of("half-wave-selenium", 2,
                         Supply.of(fifty, new Winding("w", 220, 60, false),
-                                Rectify.of("D1", "w", Scheme.HALF_WAVE, RectifierModel.selenium(12, 30), "b"),
+                                Rectify.of("D1", "w", Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.SELENIUM, 12, 30),
+                                        "b"),
                                 Filter.at("f1", "b", cap("C1", 32)), Filter.through("f2", "b", r("R1", 1500), "c", cap("C2", 32)),
                                 ohms("load", "c", 6000)),
                         "b c", "C1 D1"),
@@ -113,7 +115,8 @@ final class ReferenceSupplies {
                                 Filter.through("f2", "b", r("R1", 680), "c", cap("C3", 32)), ohms("load", "c", 5000)),
                         "b c", "C1 C2 D1.2"),
                 of("doubler-selenium", 2, Supply.of(sixty, new Winding("w", 117, 22, false),
-                        new Section.Doubler("D1", "w", false, RectifierModel.selenium(5, 15), "b", cap("C1", 80), cap("C2", 80)),
+                        new Section.Doubler("D1", "w", false, RectifierModel.of(RectifierTechnology.SELENIUM, 5, 15), "b",
+                                cap("C1", 80), cap("C2", 80)),
                         ohms("load", "b", 4000)), "b", "C1 D1.1"),
                 of("split-shared-transformer", 1.5,
                         new Supply(fifty, 6,
@@ -144,7 +147,10 @@ final class ReferenceSupplies {
                         "c n g", "C1 V1.1"),
                 of("full-wave-gas", 2,
                         Supply.of(fifty, new Winding("w", 300, 100, true),
-                                Rectify.of("V1", "w", Scheme.FULL_WAVE, RectifierModel.gas(12), "b"),
+                                Rectify.of("V1", "w", Scheme.FULL_WAVE,
+                                        RectifierModel.arc(RectifierTechnology.GAS,
+                                                (RectifierTechnology.Arc) RectifierTechnology.GAS.law(), 12),
+                                        "b"),
                                 Filter.at("f1", "b", cap("C1", 8)), Filter.through("f2", "b", r("R1", 1500), "c", cap("C2", 16)),
                                 ohms("load", "c", 5000)),
                         "b c", "C1 V1.1"),
@@ -181,7 +187,8 @@ final class ReferenceSupplies {
                         "b c d V2.k V2.g2", "C1 V1.1"),
                 of("bridge-copper-oxide", 1.5,
                         Supply.of(fifty, new Winding("w", 12, 20, false),
-                                Rectify.of("D1", "w", Scheme.BRIDGE, RectifierModel.copperOxide(2), "b"),
+                                Rectify.of("D1", "w", Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.COPPER_OXIDE, 2, 0),
+                                        "b"),
                                 Filter.at("f1", "b", new Cap("C1", 100e-6, 0.3, 1e5)), ohms("load", "b", 2200)),
                         "b", "C1 D1.1"),
                 of("converter-input", 1,
@@ -200,7 +207,7 @@ final class ReferenceSupplies {
                         "b c d e", "C1 V1.1"),
                 of("germanium-60", 1,
                         Supply.of(sixty, new Winding("w", 6.3, 1, false),
-                                Rectify.of("D1", "w", Scheme.HALF_WAVE, RectifierModel.germanium(), "b"),
+                                Rectify.of("D1", "w", Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.GERMANIUM), "b"),
                                 Filter.at("f1", "b", new Cap("C1", 470e-6, 0.3, 1e5)), ohms("load", "b", 220)),
                         "b", "C1 D1"),
                 of("one-leg-weak", 2, Supply.of(fifty, new Winding("w", 300, 150, true),

@@ -9,6 +9,7 @@ import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Section.Cap;
 import org.yellowhearth.core.supply.Section.Filter;
 import org.yellowhearth.core.supply.Section.Load;
@@ -25,7 +26,7 @@ import org.yellowhearth.core.supply.Supply.Mains;
  */
 public class TextbookTest {
     private static final double CREST = 400;
-    private static final RectifierModel IDEAL = new RectifierModel.Junction(1e-6, 1, 1e-2, 0);
+    private static final RectifierModel IDEAL = new RectifierModel.Junction(RectifierTechnology.SILICON, 1e-6, 1, 1e-2, 0);
 
     private static Waveforms behind(Scheme scheme, double farads, double ohms) {
         return SteadyState

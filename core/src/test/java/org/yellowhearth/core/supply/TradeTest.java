@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.SteadyState;
 import org.yellowhearth.core.circuit.Waveforms;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Section.Cap;
 import org.yellowhearth.core.supply.Section.Filter;
 import org.yellowhearth.core.supply.Section.Load;
@@ -21,7 +22,7 @@ import org.yellowhearth.core.supply.Supply.Mains;
 public class TradeTest {
     private static Waveforms bias(double share, double esr) {
         return SteadyState.of(Supply.of(Mains.of(117, 60), new Winding("w", 200, 150, false),
-                Rectify.of("D1", "w", Scheme.HALF_WAVE, RectifierModel.silicon(), "b").negativeSide(),
+                Rectify.of("D1", "w", Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "b").negativeSide(),
                 Filter.at("f", "b", new Cap("C1", 8e-6 * share, esr, 5e6)), new Load("load", "b", Load.Kind.RESISTANCE, 22_000))
                 .circuit());
     }
@@ -49,7 +50,8 @@ public class TradeTest {
 
     private static double doubler(double ohms, double amperes) {
         return SteadyState.of(Supply.of(Mains.of(115, 60), new Winding("w", 195, ohms, false),
-                new Section.Doubler("D", "w", false, RectifierModel.silicon(), "b", new Cap("C1", 120e-6, 0.3, 1e8),
+                new Section.Doubler("D", "w", false, RectifierModel.of(RectifierTechnology.SILICON), "b",
+                        new Cap("C1", 120e-6, 0.3, 1e8),
                         new Cap("C2", 120e-6, 0.3, 1e8)),
                 new Load("load", "b", Load.Kind.CURRENT, amperes)).circuit()).voltage("b").mean();
     }
@@ -64,7 +66,7 @@ public class TradeTest {
 
     private static double bridged(boolean bridge) {
         List<Section> sections = new ArrayList<>(List.of(new Winding("w", 24, 0.8, false),
-                Rectify.of("D1", "w", Scheme.BRIDGE, RectifierModel.silicon(), "b"),
+                Rectify.of("D1", "w", Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SILICON), "b"),
                 Filter.at("f", "b", new Cap("C1", 2e-6, 30, 1e6)),
                 new Load("load", "b", Load.Kind.RESISTANCE, 60)));
         if (bridge) {
@@ -87,8 +89,8 @@ public class TradeTest {
 
     private static double[] tracking(double masterOhms) {
         Waveforms w = SteadyState.of(Supply.of(Mains.of(230, 50), new Winding("w", 18, 1, true),
-                Rectify.of("D1", "w", Scheme.FULL_WAVE, RectifierModel.silicon(), "p"),
-                Rectify.of("D2", "w", Scheme.FULL_WAVE, RectifierModel.silicon(), "n").negativeSide(),
+                Rectify.of("D1", "w", Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "p"),
+                Rectify.of("D2", "w", Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "n").negativeSide(),
                 Filter.at("f1", "p", new Cap("C1", 2200e-6, 0.05, 1e5)),
                 Filter.at("f2", "n", new Cap("C2", 2200e-6, 0.05, 1e5)), Section.Regulate.of("U1", "p", "o", 15),
                 new Section.Regulate("U2", "n", "q", true, 15, 2, 0.05, 0.5, Optional.of(new Section.Regulate.Tracked("o", 15))),

@@ -13,6 +13,7 @@ import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.circuit.Impedance;
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.core.supply.RectifierModel;
@@ -33,7 +34,7 @@ public class MarginsTest {
 
     private static Supply regulated(double microfarads) {
         return Supply.of(Mains.of(230, 50), new Winding("T1", 15, 0.3, false),
-                Rectify.of("D1", "T1", Scheme.BRIDGE, RectifierModel.silicon(), "raw"),
+                Rectify.of("D1", "T1", Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SILICON), "raw"),
                 Filter.at("f1", "raw", new Cap("C1", microfarads * MICRO, 0.05, 1e6)),
                 Section.Regulate.of("U1", "raw", "out", 12),
                 Filter.at("f2", "out", new Cap("C2", 10 * MICRO, 0.5, 1e6)), new Load("set", "out", Load.Kind.CURRENT, AMPERES));
@@ -72,7 +73,7 @@ public class MarginsTest {
     @Test
     public void theSpreadOfARailInProportionToTheMainsIsThatOfTheMains() {
         Supply s = Supply.of(Mains.of(230, 50), new Winding("T1", 230, 10, false),
-                Rectify.of("D1", "T1", Scheme.HALF_WAVE, RectifierModel.silicon(), "A"),
+                Rectify.of("D1", "T1", Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "A"),
                 Filter.at("f1", "A", new Cap("C1", 50 * MICRO, 1, 1e7)),
                 new Load("l", "A", Load.Kind.RESISTANCE, 10_000));
         double sigma = 0.05;
@@ -143,7 +144,7 @@ public class MarginsTest {
     @Test
     public void aMeterInCircuitSeesWhatLiesBeside() {
         Supply s = Supply.of(Mains.of(230, 50), new Winding("T1", 230, 50, false),
-                Rectify.of("D1", "T1", Scheme.HALF_WAVE, RectifierModel.silicon(), "A"),
+                Rectify.of("D1", "T1", Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "A"),
                 Filter.at("f1", "A", new Cap("C1", 10 * MICRO, 2, 1e9)),
                 Filter.at("f2", "A", new Cap("C2", 22 * MICRO, 2, 1e9)),
                 Filter.through("f3", "A", new Section.Way.Resistor("R1", 20_000), "B", new Cap("C3", 47 * MICRO, 1, 1e9)));

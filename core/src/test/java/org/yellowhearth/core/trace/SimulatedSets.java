@@ -7,8 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-
 import org.yellowhearth.core.fact.SupplyReading.Kind;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.core.supply.RectifierModel;
@@ -126,8 +126,9 @@ public final class SimulatedSets {
     public static List<Set> all() {
         return List.of(valveAndChoke(),
                 new Set("plus and minus", new Supply(Mains.of(230, 50), 5, List.of(new Winding("T1", 30, 0.3, true),
-                        Rectify.of("D1", "T1", Scheme.FULL_WAVE, RectifierModel.silicon(), "P"),
-                        Rectify.of("D2", "T1", Scheme.FULL_WAVE, RectifierModel.silicon(), "N").negativeSide(),
+                        Rectify.of("D1", "T1", Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "P"),
+                        Rectify.of("D2", "T1", Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "N")
+                                .negativeSide(),
                         Filter.at("f1", "P", cap("C1", 4700)), Filter.at("f2", "N", cap("C2", 4700)),
                         Filter.through("f3", "P", ohms("R1", 100), "P2", cap("C3", 220)),
                         Filter.through("f4", "N", ohms("R2", 100), "N2", cap("C4", 220)),
@@ -146,7 +147,8 @@ public final class SimulatedSets {
                         Filter.through("f2", "HT", ohms("R1", 1000), "HT2", cap("C2", 32)),
                         new Load("l", "HT2", Load.Kind.RESISTANCE, 4000),
                         new Winding("T2", 60, 60, false),
-                        Rectify.of("D1", "T2", Scheme.HALF_WAVE, RectifierModel.selenium(3, 20), "NB").negativeSide(),
+                        Rectify.of("D1", "T2", Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.SELENIUM, 3, 20), "NB")
+                                .negativeSide(),
                         Filter.at("f3", "NB", cap("C3", 16)), Filter.through("f4", "NB", ohms("R2", 4700), "NC", cap("C4", 16)),
                         new Load("b", "NC", Load.Kind.RESISTANCE, 27_000)), List.of("HT", "HT2", "NB", "NC")));
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Section.Filter;
@@ -35,8 +36,8 @@ public class TradeFaultsTest {
 
     private static Set twoRails() {
         return new Set("two rails", new Supply(Mains.of(230, 50), 4, List.of(new Winding("T1", 25, 0.3, true),
-                Rectify.of("D1", "T1", Scheme.FULL_WAVE, RectifierModel.silicon(), "P"),
-                Rectify.of("D2", "T1", Scheme.FULL_WAVE, RectifierModel.silicon(), "N").negativeSide(),
+                Rectify.of("D1", "T1", Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "P"),
+                Rectify.of("D2", "T1", Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "N").negativeSide(),
                 Filter.at("f1", "P", SimulatedSets.cap("C1", 4700)), Filter.at("f2", "N", SimulatedSets.cap("C2", 4700)),
                 new Load("a", "P", Load.Kind.RESISTANCE, 100), new Load("b", "N", Load.Kind.RESISTANCE, 100))),
                 List.of("P", "N"));
@@ -63,7 +64,7 @@ public class TradeFaultsTest {
     @Test
     public void rippleBehindARegulatorPointsAtItsReservoir() {
         Set set = new Set("regulated", Supply.of(Mains.of(230, 50), new Winding("T1", 12, 0.4, false),
-                Rectify.of("D1", "T1", Scheme.BRIDGE, RectifierModel.silicon(), "raw"),
+                Rectify.of("D1", "T1", Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SILICON), "raw"),
                 Filter.at("f1", "raw", SimulatedSets.cap("C1", 2200)),
                 Section.Regulate.of("U1", "raw", "out", 10), Filter.at("f2", "out", SimulatedSets.cap("C2", 10)),
                 new Load("set", "out", Load.Kind.CURRENT, 0.4)), List.of("raw", "out"));

@@ -11,6 +11,7 @@ import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyRectifier.Heating;
 import org.yellowhearth.core.knowledge.SupplyRules.Cathode;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Section.Cap;
@@ -52,7 +53,7 @@ public class WarmUpTest {
         return Supply.of(Mains.of(230, 50), new Winding("w", 250, 120, true),
                 Rectify.of("V5", "w", Scheme.FULL_WAVE, rectifier, "HT"),
                 Filter.at("f", "HT", new Cap("C1", 32e-6, 2, 1e6)), new Winding("b", 30, 100, false),
-                Rectify.of("D2", "b", Scheme.HALF_WAVE, RectifierModel.silicon(), "raw").negativeSide(),
+                Rectify.of("D2", "b", Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "raw").negativeSide(),
                 Filter.at("g", "raw", new Cap("C2", 10e-6, 2, 1e6)),
                 Filter.through("h", "raw", new Way.Resistor("R2", 22_000), "bias", new Cap("C3", biasFarads, 2, 1e6)),
                 new Load("l", "bias", Load.Kind.RESISTANCE, 220_000),
@@ -68,7 +69,8 @@ public class WarmUpTest {
     /** With silicon the rail goes to the crest of its winding while valves are cold; a rectifier slower than the valves never lets it. */
     @Test
     public void aSlowRectifierSparesTheCapacitors() {
-        WarmUp silicon = WarmUp.of(set(RectifierModel.silicon(), 25e-6), List.of("HT"), Map.of("V4", VALVE), Watcher.NOBODY);
+        WarmUp silicon = WarmUp.of(set(RectifierModel.of(RectifierTechnology.SILICON), 25e-6), List.of("HT"), Map.of("V4", VALVE),
+                Watcher.NOBODY);
         WarmUp slow = followed(set(RectifierModel.vacuum(20, 0.125), 25e-6), SLOW);
         WarmUp.Rail high = silicon.rails().getFirst();
         assertThat(high.highestVolts()).as("√2·250 V").isCloseTo(250 * Math.sqrt(2), within(3.0));
@@ -81,8 +83,8 @@ public class WarmUpTest {
     /** From cold a bias has seconds; after a short break with the cathode hot it races, and a larger filter arrives later. */
     @Test
     public void aLargerBiasFilterComesLater() {
-        WarmUp.Race small = followed(set(RectifierModel.silicon(), 4e-6), QUICK).races().getFirst();
-        WarmUp.Race large = followed(set(RectifierModel.silicon(), 100e-6), QUICK).races().getFirst();
+        WarmUp.Race small = followed(set(RectifierModel.of(RectifierTechnology.SILICON), 4e-6), QUICK).races().getFirst();
+        WarmUp.Race large = followed(set(RectifierModel.of(RectifierTechnology.SILICON), 100e-6), QUICK).races().getFirst();
         assertThat(small.bias()).isEqualTo("bias");
         assertThat(small.cold().biasFirst()).isTrue();
         assertThat(large.warm().biasAt().orElseThrow()).isGreaterThan(5 * small.warm().biasAt().orElseThrow());

@@ -13,6 +13,7 @@ import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.RampPlan.Band;
 import org.yellowhearth.core.fact.RampPlan.Clip;
 import org.yellowhearth.core.fact.RampPlan.Shows;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Lamp;
 import org.yellowhearth.core.supply.Primary;
 import org.yellowhearth.core.supply.RectifierModel;
@@ -35,7 +36,7 @@ public class RampBandTest {
                         new Section.Load("set", "HT", Section.Load.Kind.CURRENT, 0.06)));
     }
 
-    private static final Supply SILICON = set(RectifierModel.silicon(), 25);
+    private static final Supply SILICON = set(RectifierModel.of(RectifierTechnology.SILICON), 25);
     private static final Supply VALVE = set(RectifierModel.vacuum(50, 0.1), 25);
 
     private static Ramp ramp(Supply s, Loads loads, Map<String, Double> rated, double... shares) {
@@ -90,7 +91,8 @@ public class RampBandTest {
         Band up = ramp(SILICON, Loads.VALVES, Map.of(), 0.33).band(0, RAIL);
         assertThat(up.settlingLow()).isEqualTo(-0.5);
         Supply negative = new Supply(SILICON.mains(), SILICON.primary(), List.of(new Section.Winding("T1", 300, 120, true),
-                Section.Rectify.of("V5", "T1", Section.Scheme.FULL_WAVE, RectifierModel.silicon(), "HT").negativeSide(),
+                Section.Rectify.of("V5", "T1", Section.Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "HT")
+                        .negativeSide(),
                 Section.Filter.at("F1", "HT", new Section.Cap("C16", 16e-6, 3, 1e9)),
                 new Section.Load("set", "HT", Section.Load.Kind.RESISTANCE, 5000)));
         Band down = ramp(negative, Loads.VALVES, Map.of("HT", 450.0), 0.33).band(0, RAIL);

@@ -20,6 +20,7 @@ import org.yellowhearth.core.fact.RampPlan.Warm;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Waking;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Primary;
 import org.yellowhearth.core.supply.RectifierModel;
@@ -151,10 +152,11 @@ public class RampRunTest {
         return new Supply(Supply.Mains.of(230, 50), new Primary(20, 30, Optional.empty()), List.of(
                 new Section.Winding("w1", 250, 120, true), new Section.Winding("w2", 40, 20, false),
                 new Section.Winding("w3", 6.3, 0.1, false),
-                Section.Rectify.of("V1", "w1", Section.Scheme.FULL_WAVE, RectifierModel.silicon(), "HT"),
+                Section.Rectify.of("V1", "w1", Section.Scheme.FULL_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "HT"),
                 Section.Filter.at("f1", "HT", new Section.Cap("C1", 32e-6, 2, 1e7)),
                 new Section.Load("set", "HT", Section.Load.Kind.RESISTANCE, 5000),
-                Section.Rectify.of("D1", "w2", Section.Scheme.HALF_WAVE, RectifierModel.silicon(), "bias").negativeSide(),
+                Section.Rectify.of("D1", "w2", Section.Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "bias")
+                        .negativeSide(),
                 Section.Filter.at("f2", "bias", new Section.Cap("C2", 100e-6, 1, 1e7)),
                 new Section.Load("grids", "bias", Section.Load.Kind.RESISTANCE, 10_000)));
     }
@@ -166,7 +168,8 @@ public class RampRunTest {
     @Test
     public void theDoublerOfTheTradeOnASlowRise() {
         Supply doubler = new Supply(Supply.Mains.of(115, 60), Primary.NONE, List.of(new Section.Winding("w", 195, 45, false),
-                new Section.Doubler("D", "w", false, RectifierModel.silicon(), "HT", new Section.Cap("C1", 120e-6, 0.3, 1e8),
+                new Section.Doubler("D", "w", false, RectifierModel.of(RectifierTechnology.SILICON), "HT",
+                        new Section.Cap("C1", 120e-6, 0.3, 1e8),
                         new Section.Cap("C2", 120e-6, 0.3, 1e8)),
                 new Section.Load("set", "HT", Section.Load.Kind.CURRENT, 0.25)));
         Ramp standby = Ramp.of(doubler,
@@ -184,8 +187,9 @@ public class RampRunTest {
     public void suppliesThatStandByThemselves() {
         assertThat(SeparateSupplies.of(split())).extracting(SeparateSupplies.Part::rails).containsExactly(List.of("HT"),
                 List.of("bias"));
-        Supply stacked = split().with(Section.Rectify.of("D9", "w3", Section.Scheme.HALF_WAVE, RectifierModel.silicon(), "top")
-                .from("HT"));
+        Supply stacked = split().with(
+                Section.Rectify.of("D9", "w3", Section.Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.SILICON), "top")
+                        .from("HT"));
         assertThat(SeparateSupplies.of(stacked)).extracting(SeparateSupplies.Part::rails).as("one stands on the other")
                 .containsExactly(List.of("HT", "top"), List.of("bias"));
         Supply bias = SeparateSupplies.only(split(), List.of("bias"));

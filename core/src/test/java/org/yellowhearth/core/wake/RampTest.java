@@ -15,6 +15,7 @@ import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.RampPlan.Clip;
 import org.yellowhearth.core.fact.RampPlan.Shows;
 import org.yellowhearth.core.fact.RampPlan.Warm;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.supply.Lamp;
 import org.yellowhearth.core.supply.Primary;
@@ -56,7 +57,7 @@ public class RampTest {
         Clip rail = new Clip("HT", Shows.DIRECT);
         assertThat(valve.band(0, rail).expected()).as("of the 64 V that silicon would make").isLessThan(10);
         assertThat(valve.rungs().getLast().heaters()).isCloseTo(1, within(1e-9));
-        Ramp out = ramp(receiver(RectifierModel.silicon(), 25), Optional.empty(), Loads.OUT);
+        Ramp out = ramp(receiver(RectifierModel.of(RectifierTechnology.SILICON), 25), Optional.empty(), Loads.OUT);
         for (int k = 0; k < Ramp.USUAL.size(); k++) {
             // The peak of the winding less thresholds and what the heaters let fall in the primary; nothing is drawn.
             double share = Ramp.USUAL.get(k);
@@ -92,7 +93,7 @@ public class RampTest {
         assertThat(rungs).extracting(Ramp.Rung::glow).isSorted();
         Supply shorted = new Fault(new Knob("C16",
                 Knob.Which.LEAKAGE_RESISTANCE), Mode.SHORTED, 1)
-                .in(receiver(RectifierModel.silicon(), 25));
+                .in(receiver(RectifierModel.of(RectifierTechnology.SILICON), 25));
         assertThat(ramp(shorted, Optional.of(lamp), Loads.VALVES).rungs().getLast().glow()).as("bright: something is shorted")
                 .isGreaterThan(0.5);
     }

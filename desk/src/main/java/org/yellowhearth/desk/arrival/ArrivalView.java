@@ -3,18 +3,17 @@ package org.yellowhearth.desk.arrival;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.Label;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Arrival: everything about the set that later stages compute with, on a few pages. */
 public final class ArrivalView extends BorderPane implements Paged {

@@ -3,7 +3,6 @@ package org.yellowhearth.desk.arrival;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
@@ -12,14 +11,14 @@ import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Symptom;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Chips;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What is wrong with the set, and what somebody did to it before. */
 final class ComplaintPage extends Page {

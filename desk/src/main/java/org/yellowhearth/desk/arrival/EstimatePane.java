@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
-
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -19,12 +18,12 @@ import org.yellowhearth.core.fact.Consent;
 import org.yellowhearth.core.fact.Phase;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.RangeScale;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What it will take phase by phase, the scale of go and no-go, and what the owner has agreed to. */
 final class EstimatePane extends VBox {

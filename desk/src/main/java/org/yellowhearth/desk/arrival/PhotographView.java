@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
-
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.DoubleBinding;
 import javafx.geometry.Bounds;
@@ -27,13 +26,13 @@ import org.yellowhearth.core.arrival.PinMap;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** One photograph large: its pins, those of the other side mirrored into it, and what is written about it. */
 final class PhotographView extends VBox {

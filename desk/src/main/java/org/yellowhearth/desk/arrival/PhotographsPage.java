@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
@@ -20,12 +19,12 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.PhotoModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.photo.PhotoStore;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.storage.photo.PhotoStore;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.PhotoModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The photographs of the set as a contact sheet, and one of them large with its pins. */
 final class PhotographsPage extends Page {

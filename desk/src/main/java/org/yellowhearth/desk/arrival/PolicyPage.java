@@ -3,14 +3,13 @@ package org.yellowhearth.desk.arrival;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
-
 import javafx.scene.control.Label;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The schools the job follows where practitioners disagree, and what each one means. */
 final class PolicyPage extends Page {

@@ -18,13 +18,13 @@ import org.yellowhearth.core.fact.Wish;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Role;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What the owner wants it to be, what it may take, what it will take, and whether to go on. */
 final class ScopePage extends Page {

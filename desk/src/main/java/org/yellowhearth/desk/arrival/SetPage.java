@@ -22,13 +22,13 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.marking.DateCode;
 import org.yellowhearth.core.message.Coded;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Chips;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What the set is and how it is built: the plate being filled, what is in it, the papers at hand, and its age. */
 final class SetPage extends Page {

@@ -3,7 +3,6 @@ package org.yellowhearth.desk.arrival;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
@@ -11,10 +10,10 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.arrival.Reassembly;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What came off the set, in order; and the same from last to first, to be ticked off when it goes together again. */
 final class TakeApartPage extends Page {

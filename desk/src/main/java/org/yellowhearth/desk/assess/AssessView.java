@@ -7,21 +7,20 @@ import javafx.scene.control.SplitPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.OpenJob;
-import org.yellowhearth.desk.model.PartsModel;
 import org.yellowhearth.desk.parts.PartRow;
 import org.yellowhearth.desk.parts.PartTable;
 import org.yellowhearth.desk.parts.PickBar;
 import org.yellowhearth.desk.parts.StageHead;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.OpenJob;
+import org.yellowhearth.workshop.PartsModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Assess: the ageing field, under it every part with its newest figures and verdict, and reading entry always at hand. */
 public final class AssessView extends BorderPane {

@@ -19,13 +19,13 @@ import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.AgeingPane;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.OpenJob;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.drawing.AgeingField;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.publishing.drawing.AgeingField;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.OpenJob;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The ageing field of the open job, with a chip for each family of capacitor that is in it. */
 final class FieldPane extends BorderPane {

@@ -3,11 +3,9 @@ package org.yellowhearth.desk.assess;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.assess.OwnLimits;
 import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.ShopExperience;
@@ -17,10 +15,10 @@ import org.yellowhearth.core.knowledge.LimitProfile;
 import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The limits of the kinds that are in the set, both profiles side by side; what this job holds otherwise goes with it. */
 final class LimitsPage extends Page {

@@ -3,18 +3,16 @@ package org.yellowhearth.desk.assess;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-
 import javafx.scene.control.TextField;
 import javafx.scene.layout.GridPane;
-
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.MeterLoading;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What the usual meters show at a node of a given source resistance, and what a shown voltage was without the meter. */
 final class LoadingPage extends Page {

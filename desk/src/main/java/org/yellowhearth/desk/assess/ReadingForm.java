@@ -1,17 +1,17 @@
 package org.yellowhearth.desk.assess;
 
 import java.util.List;
-
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import org.yellowhearth.core.reading.Connection;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Measure;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.InstrumentLine;
 import org.yellowhearth.desk.parts.LineForm;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.InstrumentLine;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What the meter shows, field by field, for hands on the mouse. */
 final class ReadingForm {
@@ -53,7 +53,7 @@ final class ReadingForm {
                 () -> model.instruments().take(ref, Measure.HERTZ.read(hertz.getText()).orElse(USUAL_HERTZ)))));
         meter.managedProperty().bind(meter.visibleProperty());
         meter.visibleProperty()
-                .bind(model.instruments().lcr().howProperty().map(h -> h.state() == InstrumentLine.How.State.OPEN));
+                .bind(Bound.to(model.instruments().lcr().howProperty().map(h -> h.state() == InstrumentLine.How.State.OPEN)));
         form.getChildren().addAll(keep, meter);
         model.chosenProperty().addListener((_, _, _) -> form.clear());
         form.writes(this::line);

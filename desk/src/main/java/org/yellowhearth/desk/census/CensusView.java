@@ -2,7 +2,6 @@ package org.yellowhearth.desk.census;
 
 import java.util.List;
 import java.util.Optional;
-
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -12,7 +11,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.census.Gaps;
 import org.yellowhearth.core.part.Capacitor;
@@ -21,17 +19,17 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.OpenJob;
 import org.yellowhearth.desk.parts.CanDrawing;
 import org.yellowhearth.desk.parts.PartTable;
 import org.yellowhearth.desk.parts.PickBar;
 import org.yellowhearth.desk.parts.StageHead;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.census.CensusCsv;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.storage.census.CensusCsv;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.OpenJob;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Census: every part as it is printed and as it was understood, a decoder for its marks, and lists brought in. */
 public final class CensusView extends BorderPane {

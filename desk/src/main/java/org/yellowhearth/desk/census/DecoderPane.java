@@ -3,7 +3,6 @@ package org.yellowhearth.desk.census;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -12,15 +11,14 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
-
 import org.yellowhearth.core.census.Colour;
 import org.yellowhearth.core.census.ColourCode;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.parts.PartDrawing;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Bands and dots clicked in their order: the part draws itself, and every meaning stands beside it, the likelier first. */
 final class DecoderPane extends FlowPane {

@@ -3,7 +3,6 @@ package org.yellowhearth.desk.census;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
-
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -18,16 +17,16 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ImportModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.census.CensusImport;
-import org.yellowhearth.records.census.CensusTable;
-import org.yellowhearth.records.census.Column;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.storage.census.CensusImport;
+import org.yellowhearth.storage.census.CensusTable;
+import org.yellowhearth.storage.census.Column;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ImportModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** A list of parts before it is brought in: what each column means, and what will happen to each line. */
 final class ImportPane extends BorderPane {
@@ -65,8 +64,8 @@ final class ImportPane extends BorderPane {
         setTop(new VBox(Page.text(Labels.of("import.how"), "quiet"), buttons, columns, told));
         setCenter(rows);
         list.previewProperty().addListener((_, _, now) -> now.ifPresent(this::show));
-        take.disableProperty().bind(list.previewProperty().map(p -> p.stream().flatMap(x -> x.rows().stream())
-                .noneMatch(r -> !r.edits().isEmpty())));
+        take.disableProperty().bind(Bound.to(list.previewProperty().map(p -> p.stream().flatMap(x -> x.rows().stream())
+                .noneMatch(r -> !r.edits().isEmpty()))));
     }
 
     private void column(String label, double share, Function<CensusImport.Row, String> text) {

@@ -3,7 +3,6 @@ package org.yellowhearth.desk.census;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -14,9 +13,9 @@ import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.parts.LineForm;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** A part, field by field, for hands on the mouse. */
 final class PartForm {

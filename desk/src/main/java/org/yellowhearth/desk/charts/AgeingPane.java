@@ -20,8 +20,8 @@ import javafx.scene.shape.Polygon;
 import javafx.scene.text.Text;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.theme.VerdictGlyph;
-import org.yellowhearth.records.drawing.AgeingField;
-import org.yellowhearth.records.drawing.Plot;
+import org.yellowhearth.publishing.drawing.AgeingField;
+import org.yellowhearth.publishing.drawing.Plot;
 
 /**
  * Draws the ageing field. The pointer reads a token out, a click chooses it, a drag draws a lasso around many; with the keyboard the

@@ -4,7 +4,7 @@ import java.util.List;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
-import org.yellowhearth.records.drawing.Plot;
+import org.yellowhearth.publishing.drawing.Plot;
 
 /** Draws marks that are laid out anew for its size and the size of the text. */
 public final class MarkPane extends Pane {

@@ -15,7 +15,7 @@ import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
 import org.yellowhearth.desk.theme.VerdictGlyph;
-import org.yellowhearth.records.drawing.Plot;
+import org.yellowhearth.publishing.drawing.Plot;
 
 /** Draws a plot, and reads it out under the pointer. */
 public final class PlotPane extends Pane {

@@ -3,7 +3,6 @@ package org.yellowhearth.desk.dossier;
 import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.Map;
-
 import javafx.beans.binding.Bindings;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -22,13 +21,14 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.DossierScope;
 import org.yellowhearth.core.fact.DossierScope.Section;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.DossierModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.dossier.SetPapers;
-import org.yellowhearth.records.folio.WebFolio;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.publishing.dossier.SetPapers;
+import org.yellowhearth.publishing.folio.WebFolio;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.DossierModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Dossier: which sections it tells, the pages themselves, and the ways out of the shop. */
 public final class DossierView extends BorderPane {
@@ -56,11 +56,11 @@ public final class DossierView extends BorderPane {
         title.getStyleClass().add("stage-title");
         count.getStyleClass().add("stage-count");
         ProgressBar progress = new ProgressBar();
-        progress.progressProperty().bind(dossier.progressProperty());
+        progress.progressProperty().bind(Bound.number(dossier.progressProperty()));
         Button stop = Page.quiet("dossier.stop", dossier::stop);
         stop.setId("dossier-stop");
         for (Node n : new Node[]{progress, stop}) {
-            n.visibleProperty().bind(dossier.progressProperty().greaterThanOrEqualTo(0));
+            n.visibleProperty().bind(Bound.number(dossier.progressProperty()).greaterThanOrEqualTo(0));
             n.managedProperty().bind(n.visibleProperty());
         }
         Button save = Page.button("dossier.save", "save-pdf", this::save);

@@ -8,7 +8,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
-
 import javafx.geometry.Side;
 import javafx.print.PageLayout;
 import javafx.print.PrinterJob;
@@ -22,11 +21,11 @@ import javafx.scene.image.WritableImage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.Background.Work;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.desk.shell.Printers;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.desk.platform.Printers;
+import org.yellowhearth.workshop.Background.Work;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Where pages come out: into a file that the person names, or onto paper. They are made beside the window. */
 public final class PaperTray {

@@ -10,7 +10,7 @@ import java.util.function.Consumer;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import org.yellowhearth.core.message.Coded;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 
 /** A set of words of the trade, each of which is so or is not. */
 public final class Chips<T extends Enum<T> & Coded> extends FlowPane {

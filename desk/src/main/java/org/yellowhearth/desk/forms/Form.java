@@ -6,7 +6,6 @@ import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
-
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -21,8 +20,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.util.StringConverter;
 import org.yellowhearth.core.message.Coded;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /**
  * Fields with their labels, each kept as soon as it is left. What a field shows comes from the job, and goes back to it; a field

@@ -4,13 +4,12 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
-
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.InstrumentLine;
-import org.yellowhearth.desk.model.InstrumentLine.How;
 import org.yellowhearth.instruments.link.Transcript;
+import org.yellowhearth.workshop.InstrumentLine;
+import org.yellowhearth.workshop.InstrumentLine.How;
+import org.yellowhearth.workshop.words.Labels;
 
 /** How a line to an instrument is, and what was said on it. */
 public final class LineState {

@@ -11,7 +11,7 @@ import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What a field measures: how its figure is read with or without its unit, and written back. */
 public enum Measure {

@@ -12,7 +12,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The tabs of the pages of a stage, which wrap where the window is narrow. */
 public final class PageTabs extends FlowPane {

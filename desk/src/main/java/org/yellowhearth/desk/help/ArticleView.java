@@ -11,9 +11,9 @@ import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextFlow;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.records.help.Article;
-import org.yellowhearth.records.help.Article.Block;
-import org.yellowhearth.records.help.Article.Span;
+import org.yellowhearth.publishing.help.Article;
+import org.yellowhearth.publishing.help.Article.Block;
+import org.yellowhearth.publishing.help.Article.Span;
 
 /** One text of the help, set for reading. */
 final class ArticleView extends VBox {

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -21,14 +20,14 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.help.Article;
-import org.yellowhearth.records.help.Article.Chapter;
-import org.yellowhearth.records.help.HelpBook;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.publishing.help.Article;
+import org.yellowhearth.publishing.help.Article.Chapter;
+import org.yellowhearth.publishing.help.HelpBook;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The help on F1: what belongs to the stage one is on, every key, the guide, the bench line, words of the trade, and the method; all of it can be searched. */
 public final class HelpView extends StackPane {

@@ -7,7 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The lines of the shortcut sheet, as the labels give them. */
 final class SheetTexts {
@@ -28,7 +28,7 @@ final class SheetTexts {
 
     /** The inventory that the build makes of the libraries shipped, and the typefaces beside it. */
     static String licences() {
-        try (InputStream in = Labels.class.getResourceAsStream("licences/libraries.txt")) {
+        try (InputStream in = SheetTexts.class.getResourceAsStream("/org/yellowhearth/desk/licences/libraries.txt")) {
             return Labels.of("sheet.typefaces") + "\n" + new String(in.readAllBytes(), StandardCharsets.UTF_8).strip();
         } catch (IOException e) {
             throw new UncheckedIOException(e);

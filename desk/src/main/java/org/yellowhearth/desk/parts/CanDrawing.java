@@ -2,7 +2,6 @@ package org.yellowhearth.desk.parts;
 
 import java.util.ArrayList;
 import java.util.List;
-
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
@@ -12,13 +11,12 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
-
 import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.words.Labels;
 
 /** A can from below: its shell is the common end, and each section has a terminal with the symbol that is cut beside it. */
 public final class CanDrawing extends Pane {

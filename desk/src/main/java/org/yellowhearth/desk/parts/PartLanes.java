@@ -12,9 +12,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Parts one beneath another, each with a light, its state and a line; the one that is chosen here is the one that is chosen everywhere. */
 public abstract class PartLanes<T> extends ListView<T> {

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
@@ -13,8 +12,8 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.reading.Derived;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Reading;
-import org.yellowhearth.desk.model.OpenJob;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.workshop.OpenJob;
 
 /** One line of a parts table: the part, its verdict, and the newest figure of each sort in words. */
 public record PartRow(Assessment assessment, String capacitance, String esr, String dissipation, String other) {

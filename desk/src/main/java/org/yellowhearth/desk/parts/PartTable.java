@@ -19,9 +19,9 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.control.skin.VirtualFlow;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
 import org.yellowhearth.desk.theme.VerdictGlyph;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** A table of parts whose chosen line and the model's chosen part are one. */
 public final class PartTable extends TableView<PartRow> {

@@ -6,24 +6,22 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
-
 import org.yellowhearth.core.fact.Look;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.PartsModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.PartsModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What can be done to all parts that are picked together; it shows itself only while several are. */
 public final class PickBar extends FlowPane {

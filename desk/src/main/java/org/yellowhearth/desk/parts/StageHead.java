@@ -1,7 +1,6 @@
 package org.yellowhearth.desk.parts;
 
 import javafx.beans.binding.DoubleBinding;
-import javafx.beans.property.BooleanProperty;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -12,8 +11,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.PartsModel;
+import org.yellowhearth.desk.forms.Bound;
+import org.yellowhearth.workshop.PartsModel;
+import org.yellowhearth.workshop.watch.Value;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The head of a stage: its name, a count, and the switches for the form at its foot and the reasons at its right. */
 public final class StageHead extends VBox {
@@ -31,13 +32,13 @@ public final class StageHead extends VBox {
     private boolean chosen;
 
     /** A head for a stage with a form at its foot. */
-    public StageHead(String title, BorderPane stage, Region form, DoubleBinding em, BooleanProperty reasonsShown) {
+    public StageHead(String title, BorderPane stage, Region form, DoubleBinding em, Value<Boolean> reasonsShown) {
         this(title, stage, form, ROOM_FOR_FORM, em, reasonsShown);
     }
 
     /** A head for a stage that shows its form from the start only where it has so many heights of the text. */
     public StageHead(String title, BorderPane stage, Region form, double roomForForm, DoubleBinding em,
-            BooleanProperty reasonsShown) {
+            Value<Boolean> reasonsShown) {
         Label name = new Label(Labels.of(title));
         name.setMinWidth(USE_PREF_SIZE);
         name.getStyleClass().add("stage-title");
@@ -64,7 +65,7 @@ public final class StageHead extends VBox {
         ToggleButton reasons = new ToggleButton(Labels.of("reasons.title"));
         reasons.setId("show-reasons");
         reasons.setMinWidth(USE_PREF_SIZE);
-        reasons.selectedProperty().bindBidirectional(reasonsShown);
+        Bound.both(reasons.selectedProperty(), reasonsShown);
         switches.getChildren().addAll(shown, reasons);
         HBox line = new HBox(name, count, switches);
         line.getStyleClass().add("stage-line");
@@ -116,7 +117,7 @@ public final class StageHead extends VBox {
         filter.setMinWidth(0);
         filter.setPromptText(Labels.of("table.filter"));
         filter.setAccessibleText(Labels.of("table.filter"));
-        filter.textProperty().bindBidirectional(parts.filterProperty());
+        Bound.both(filter.textProperty(), parts.filterProperty());
         return filter;
     }
 

@@ -1,7 +1,6 @@
 package org.yellowhearth.desk.practice;
 
 import java.util.Optional;
-
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -10,10 +9,10 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.FirstJob;
-import org.yellowhearth.desk.model.FirstJob.Step;
+import org.yellowhearth.workshop.FirstJob;
+import org.yellowhearth.workshop.FirstJob.Step;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The first job: the whole program with an empty shop, and under it what to do next and why. */
 public final class FirstJobView extends BorderPane {

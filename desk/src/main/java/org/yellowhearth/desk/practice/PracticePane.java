@@ -2,7 +2,6 @@ package org.yellowhearth.desk.practice;
 
 import java.util.List;
 import java.util.stream.Collectors;
-
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ScrollPane;
@@ -11,11 +10,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.practice.Exercise;
 import org.yellowhearth.core.practice.Theme;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.PracticeModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.PracticeModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The practice bench: graded exercises with the scores they brought, and others made by a number. */
 public final class PracticePane extends VBox {

@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -26,13 +25,13 @@ import org.yellowhearth.core.practice.Exercise;
 import org.yellowhearth.core.practice.Measuring;
 import org.yellowhearth.core.practice.Spent;
 import org.yellowhearth.core.quantity.Money;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.PracticeSession;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.PracticeSession;
+import org.yellowhearth.workshop.words.Labels;
 
 /** An exercise: the very stages of real work, the meters of the practice bench under them, and at the end what there was to be found. */
 public final class PracticeView extends BorderPane {

@@ -21,17 +21,17 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.prove.Accuracy;
 import org.yellowhearth.core.prove.Accuracy.AccuracyVerdict;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.HearthText;
-import org.yellowhearth.desk.model.ProveModel;
-import org.yellowhearth.records.drawing.BandChart;
+import org.yellowhearth.publishing.drawing.BandChart;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.ProveModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Ranges of an instrument against a reference: what is waited for first, then zero, calibrate, measure; each point in both per cents. */
 final class AccuracyPage extends Page {

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -21,15 +20,15 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.prove.Adjusting;
 import org.yellowhearth.core.prove.HeadroomCheck;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.HearthText;
-import org.yellowhearth.desk.model.ProveModel;
-import org.yellowhearth.records.dossier.ProvePapers;
+import org.yellowhearth.publishing.dossier.ProvePapers;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.ProveModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Adjust: targets and how they were reached, what regulators have to spare, and figures of other instruments. */
 final class AdjustPage extends Page {

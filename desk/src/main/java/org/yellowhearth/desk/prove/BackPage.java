@@ -1,14 +1,13 @@
 package org.yellowhearth.desk.prove;
 
 import java.util.List;
-
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.renew.SignOff;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What still stands against handing the set back. */
 final class BackPage extends Page {

@@ -22,16 +22,16 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.prove.BurnWatch;
 import org.yellowhearth.core.prove.BurnWatch.BurnCounsel;
 import org.yellowhearth.core.prove.Drift;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.HearthText;
-import org.yellowhearth.desk.model.ProveModel;
-import org.yellowhearth.desk.model.Stage;
-import org.yellowhearth.records.drawing.BandChart;
+import org.yellowhearth.publishing.drawing.BandChart;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.ProveModel;
+import org.yellowhearth.workshop.Stage;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The burn-in: a strip for each channel with its bound, when the next reading is due, and whether it has passed. */
 final class BurnPage extends Page {

@@ -4,7 +4,6 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -16,11 +15,11 @@ import org.yellowhearth.core.cause.Cause.Standing;
 import org.yellowhearth.core.fact.FaultTrail;
 import org.yellowhearth.core.fact.FaultTrail.Outcome;
 import org.yellowhearth.core.job.Job;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.CauseModel;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.CauseModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What was the cause: a suspicion, what the journal says was changed after it, what came of that, and how sure it is. */
 final class CausesPage extends Page {

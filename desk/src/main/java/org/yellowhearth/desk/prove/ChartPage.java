@@ -3,7 +3,6 @@ package org.yellowhearth.desk.prove;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
-
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -16,17 +15,18 @@ import org.yellowhearth.core.prove.VoltageChart;
 import org.yellowhearth.core.prove.VoltageChart.ChartVerdict;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.SignOff;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.Background.Work;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ProveModel;
-import org.yellowhearth.records.dossier.ProvePapers;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.publishing.dossier.ProvePapers;
+import org.yellowhearth.workshop.Background.Work;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ProveModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The drawing's table with what was measured beside it, before and after, and every other pair of before and after. */
 final class ChartPage extends Page {
@@ -40,8 +40,8 @@ final class ChartPage extends Page {
         super(model);
         prove = model.prove();
         ProgressBar bar = new ProgressBar();
-        bar.progressProperty().bind(prove.progressProperty());
-        bar.visibleProperty().bind(prove.progressProperty().greaterThanOrEqualTo(0));
+        bar.progressProperty().bind(Bound.number(prove.progressProperty()));
+        bar.visibleProperty().bind(Bound.number(prove.progressProperty()).greaterThanOrEqualTo(0));
         pairs.setId("prove-pairs");
         add(text(Labels.of("prove.care"), "caution", "caution-danger"),
                 row(text(Labels.of("prove.chart.about"), "quiet"), bar,

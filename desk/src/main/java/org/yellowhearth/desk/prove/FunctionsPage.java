@@ -2,7 +2,6 @@ package org.yellowhearth.desk.prove;
 
 import java.util.ArrayList;
 import java.util.List;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -12,10 +11,10 @@ import org.yellowhearth.core.fact.FunctionCheck;
 import org.yellowhearth.core.fact.FunctionCheck.FunctionOutcome;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What the set has to do, group by group, each tried and answered. */
 final class FunctionsPage extends Page {

@@ -3,7 +3,6 @@ package org.yellowhearth.desk.prove;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
-
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.LoadTest;
@@ -11,11 +10,11 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.prove.LoadLine;
 import org.yellowhearth.core.quantity.Quantity;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Rails under load: what each load brought, output resistance and regulation. */
 final class LoadsPage extends Page {

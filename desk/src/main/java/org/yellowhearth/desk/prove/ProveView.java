@@ -2,14 +2,13 @@ package org.yellowhearth.desk.prove;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
-
 import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
 
 /** Prove: the evidence that a set is good, page by page, and what still stands against handing it back. */
 public final class ProveView extends BorderPane implements Paged {

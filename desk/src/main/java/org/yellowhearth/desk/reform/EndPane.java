@@ -11,7 +11,6 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.DoubleFunction;
-
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -27,17 +26,17 @@ import org.yellowhearth.core.reform.Ending.Chore;
 import org.yellowhearth.core.reform.Ending.Upshot;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.safety.DischargePlan;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.Background.Work;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ReformModel;
-import org.yellowhearth.desk.model.ReformModel.Lane;
-import org.yellowhearth.records.dossier.ReformPapers;
-import org.yellowhearth.records.words.Durations;
+import org.yellowhearth.knowledge.words.Durations;
+import org.yellowhearth.publishing.dossier.ReformPapers;
+import org.yellowhearth.workshop.Background.Work;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ReformModel;
+import org.yellowhearth.workshop.ReformModel.Lane;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What is left to do once the output is off for good: discharge with its countdown, rest, measure, and the label. */
 final class EndPane extends VBox {

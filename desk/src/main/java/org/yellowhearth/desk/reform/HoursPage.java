@@ -16,14 +16,14 @@ import org.yellowhearth.core.fact.BenchHours;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reform.Schedule;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.drawing.HoursChart;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.publishing.drawing.HoursChart;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** When: the hours at the bench, the lanes packed into them, and what is due by when. */
 final class HoursPage extends Page {

@@ -1,18 +1,17 @@
 package org.yellowhearth.desk.reform;
 
 import java.util.Optional;
-
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reform.Ending;
 import org.yellowhearth.core.reform.Forecast;
 import org.yellowhearth.core.reform.Judgement;
 import org.yellowhearth.core.reform.ReformRun;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ReformModel.Lane;
 import org.yellowhearth.desk.parts.PartLanes;
-import org.yellowhearth.records.words.Durations;
+import org.yellowhearth.knowledge.words.Durations;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ReformModel.Lane;
+import org.yellowhearth.workshop.words.Labels;
 
 /** One lane under another: every capacitor that may be brought up, its gate light, where it is, and what is to be done. */
 final class LanesPane extends PartLanes<Lane> {

@@ -3,7 +3,6 @@ package org.yellowhearth.desk.reform;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -12,15 +11,15 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.LineState;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.InstrumentLine;
-import org.yellowhearth.desk.model.ReformModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.InstrumentLine;
+import org.yellowhearth.workshop.ReformModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The lines to the instruments, stand-ins or real ones: the leakage meter and the LCR meter, each with its state and what was said. */
 final class LinkPage extends VBox {

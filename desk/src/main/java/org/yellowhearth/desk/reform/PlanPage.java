@@ -21,16 +21,16 @@ import org.yellowhearth.core.reform.InSet;
 import org.yellowhearth.core.reform.PlanFigures;
 import org.yellowhearth.core.reform.Planner;
 import org.yellowhearth.core.reform.ReformRun;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ReformModel.Lane;
-import org.yellowhearth.desk.model.ReformPlans;
-import org.yellowhearth.records.dossier.ReformPapers;
-import org.yellowhearth.records.words.Durations;
+import org.yellowhearth.knowledge.words.Durations;
+import org.yellowhearth.publishing.dossier.ReformPapers;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ReformModel.Lane;
+import org.yellowhearth.workshop.ReformPlans;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Whether the chosen capacitor is worth it, its plan step by step with what each step means, and a form to plan it anew. */
 final class PlanPage extends Page {

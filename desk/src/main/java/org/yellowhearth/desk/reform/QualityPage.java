@@ -2,7 +2,6 @@ package org.yellowhearth.desk.reform;
 
 import java.util.List;
 import java.util.Locale;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -10,10 +9,11 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.reform.ForecastTrial;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ForecastQuality;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ForecastQuality;
+import org.yellowhearth.workshop.words.Labels;
 
 /** How good the forecasts are: tried here and now over simulated capacitors whose end is known, of our own model and of others. */
 final class QualityPage extends Page {
@@ -32,8 +32,8 @@ final class QualityPage extends Page {
         table.setId("quality-table");
         run = button("reform.quality.run", "quality-run", () -> quality.run(CURVES));
         stop = button("reform.quality.stop", "quality-stop", quality::stop);
-        bar.progressProperty().bind(quality.progressProperty());
-        bar.visibleProperty().bind(quality.progressProperty().greaterThanOrEqualTo(0));
+        bar.progressProperty().bind(Bound.number(quality.progressProperty()));
+        bar.visibleProperty().bind(Bound.number(quality.progressProperty()).greaterThanOrEqualTo(0));
         stop.visibleProperty().bind(bar.visibleProperty());
         run.disableProperty().bind(bar.visibleProperty());
         FlowPane line = new FlowPane(run, stop, bar);

@@ -3,23 +3,22 @@ package org.yellowhearth.desk.reform;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ReformModel;
-import org.yellowhearth.desk.model.Stage;
-import org.yellowhearth.desk.shell.Alarm;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.platform.Alarm;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ReformModel;
+import org.yellowhearth.workshop.Stage;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Reform: lanes at the left, one for each capacitor; at the right the run, the plan or the line to the instrument. */
 public final class ReformView extends BorderPane implements Paged {

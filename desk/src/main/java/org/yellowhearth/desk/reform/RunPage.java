@@ -21,17 +21,17 @@ import org.yellowhearth.core.reform.ReRise;
 import org.yellowhearth.core.reform.ReformRun;
 import org.yellowhearth.core.reform.ReformRun.RunPhase;
 import org.yellowhearth.core.safety.DischargePlan;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.ReformModel;
-import org.yellowhearth.desk.model.ReformModel.Lane;
-import org.yellowhearth.records.drawing.LeakageChart;
-import org.yellowhearth.records.words.Durations;
+import org.yellowhearth.knowledge.words.Durations;
+import org.yellowhearth.publishing.drawing.LeakageChart;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.ReformModel;
+import org.yellowhearth.workshop.ReformModel.Lane;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The run of the chosen capacitor: big figures, what is to be done, the curve with its fan, and the switches. */
 final class RunPage extends VBox {

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.Button;
@@ -36,15 +35,16 @@ import org.yellowhearth.core.renew.SemiSheet;
 import org.yellowhearth.core.renew.StockPart;
 import org.yellowhearth.core.renew.Substitute;
 import org.yellowhearth.core.renew.Substitutes;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.RenewModel;
-import org.yellowhearth.desk.model.RenewModel.Answer;
-import org.yellowhearth.desk.model.RenewModel.Row;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel;
+import org.yellowhearth.workshop.RenewModel.Answer;
+import org.yellowhearth.workshop.RenewModel.Row;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The old part at the left, the new one at the right, the reasons between them; beneath, everything that could come in its place. */
 final class ChoosePage extends Page {
@@ -94,11 +94,11 @@ final class ChoosePage extends Page {
         });
         choose.getStyleClass().add("keep-button");
         progress.setId("renew-progress");
-        progress.progressProperty().bind(renew.answering().progressProperty());
+        progress.progressProperty().bind(Bound.number(renew.answering().progressProperty()));
         HBox working = new HBox(progress, text(Labels.of("renew.working"), "quiet"),
                 button("suspects.stop", "renew-stop", renew.answering()::stop));
         working.getStyleClass().add("item-row");
-        working.visibleProperty().bind(renew.answering().progressProperty().greaterThanOrEqualTo(0));
+        working.visibleProperty().bind(Bound.number(renew.answering().progressProperty()).greaterThanOrEqualTo(0));
         working.managedProperty().bind(working.visibleProperty());
         Label heading = heading("renew.offers");
         effect.getStyleClass().add("sums");

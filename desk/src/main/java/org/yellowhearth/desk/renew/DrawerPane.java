@@ -9,7 +9,6 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Function;
 import java.util.stream.Stream;
-
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -32,14 +31,14 @@ import org.yellowhearth.core.fact.Ware;
 import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.StockModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.StockModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The drawer of the shop and the catalogue it orders from: what lies there, what is spoken for, and every change of it. Needs no open job. */
 public final class DrawerPane extends VBox {

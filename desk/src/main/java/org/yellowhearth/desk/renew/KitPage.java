@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -16,13 +15,14 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.KitMatch;
 import org.yellowhearth.core.renew.StockPart;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.RenewModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** A bought kit or the whole drawer against every place that is open: which part goes where, what stays open and why. */
 final class KitPage extends Page {
@@ -43,8 +43,8 @@ final class KitPage extends Page {
         open.setId("kit-open");
         left.setId("kit-left");
         ProgressBar progress = new ProgressBar();
-        progress.progressProperty().bind(renew.sums().progressProperty());
-        progress.visibleProperty().bind(renew.sums().progressProperty().greaterThanOrEqualTo(0));
+        progress.progressProperty().bind(Bound.number(renew.sums().progressProperty()));
+        progress.visibleProperty().bind(Bound.number(renew.sums().progressProperty()).greaterThanOrEqualTo(0));
         FlowPane ask = new FlowPane(button("renew.kit.drawer", "kit-drawer", renew::matchDrawer),
                 button("renew.kit.bring", "kit-bring", () -> files.list().ifPresent(renew::matchKit)), progress);
         ask.getStyleClass().add("line-form");

@@ -1,7 +1,6 @@
 package org.yellowhearth.desk.renew;
 
 import java.util.Optional;
-
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
@@ -14,11 +13,12 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.renew.MainsSide;
 import org.yellowhearth.core.renew.MainsWork;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.RenewModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The mains side: classes by position, what a hand would feel, the bleeder that makes the plug safe, the fuse, and cord, plug and switch. */
 final class MainsWorkPage extends Page {
@@ -35,8 +35,8 @@ final class MainsWorkPage extends Page {
         parts.setId("mains-parts");
         sums.setId("mains-sums");
         ProgressBar progress = new ProgressBar();
-        progress.progressProperty().bind(renew.sums().progressProperty());
-        progress.visibleProperty().bind(renew.sums().progressProperty().greaterThanOrEqualTo(0));
+        progress.progressProperty().bind(Bound.number(renew.sums().progressProperty()));
+        progress.visibleProperty().bind(Bound.number(renew.sums().progressProperty()).greaterThanOrEqualTo(0));
         FlowPane work = new FlowPane(button("renew.mains.work", "mains-work", renew::workMains), progress);
         work.getStyleClass().add("line-form");
         add(text(Labels.of("renew.mains.caution"), "caution", "caution-danger"),

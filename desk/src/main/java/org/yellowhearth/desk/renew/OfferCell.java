@@ -2,15 +2,14 @@ package org.yellowhearth.desk.renew;
 
 import java.util.List;
 import java.util.function.Function;
-
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** One part, or several joined, that could come in: its place in the order, what it is, and what speaks for or against it. */
 final class OfferCell<T> extends ListCell<T> {

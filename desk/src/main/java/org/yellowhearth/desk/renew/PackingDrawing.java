@@ -6,7 +6,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.text.Text;
 import org.yellowhearth.core.renew.CanPacking;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 
 /** An old can from above, layer beside layer, with the parts that stand in it. */
 final class PackingDrawing extends Pane {

@@ -2,11 +2,11 @@ package org.yellowhearth.desk.renew;
 
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.RenewModel.Row;
 import org.yellowhearth.desk.parts.PartLanes;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel.Row;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The parts that want others, one beneath another: what each is, what comes in its place, how far it has come. */
 final class PlacesPane extends PartLanes<Row> {

@@ -5,7 +5,7 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
 import org.yellowhearth.core.part.Polarity;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Which end goes where: the new part between the rail above and the chassis below; where plus is on the chassis, it stands on its head. */
 final class PolarityDrawing extends Pane {

@@ -3,20 +3,19 @@ package org.yellowhearth.desk.renew;
 import java.time.ZonedDateTime;
 import java.util.Optional;
 import java.util.function.Consumer;
-
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.dossier.PeriodRecord;
-import org.yellowhearth.records.dossier.RenewPapers;
+import org.yellowhearth.publishing.dossier.PeriodRecord;
+import org.yellowhearth.publishing.dossier.RenewPapers;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The record of the chosen part for the next restorer: what it was, what its day would have put in, what was done, how to take it back. */
 final class RecordPage extends Page {

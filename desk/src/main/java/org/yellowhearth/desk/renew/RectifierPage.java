@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
@@ -13,12 +12,14 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.renew.RectifierChange;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.RenewModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Selenium, copper oxide or a valve: keep it, or silicon with the resistor that brings the rail back; and what that does to every capacitor behind it. */
 final class RectifierPage extends Page {
@@ -30,8 +31,8 @@ final class RectifierPage extends Page {
         renew = model.renew();
         rectifiers.setId("rectifiers");
         ProgressBar progress = new ProgressBar();
-        progress.progressProperty().bind(renew.sums().progressProperty());
-        progress.visibleProperty().bind(renew.sums().progressProperty().greaterThanOrEqualTo(0));
+        progress.progressProperty().bind(Bound.number(renew.sums().progressProperty()));
+        progress.visibleProperty().bind(Bound.number(renew.sums().progressProperty()).greaterThanOrEqualTo(0));
         FlowPane working = new FlowPane(progress, button("suspects.stop", "rectifier-stop", renew.sums()::stop));
         working.getStyleClass().add("line-form");
         working.visibleProperty().bind(progress.visibleProperty());
@@ -57,15 +58,14 @@ final class RectifierPage extends Page {
         VBox box = column(
                 text(r.name() + "  " + r.part().map(p -> p + " " + job.part(p).map(x -> x.marking()).orElse("")).orElse(""),
                         "renew-name"),
-                text((r.make() == SupplyRectifier.Make.UNSTATED ? "" : model().words().word(r.make()) + ", ")
+                text((r.make() == RectifierTechnology.UNSTATED ? "" : model().words().word(r.make()) + ", ")
                         + model().words().word(r.scheme()), "quiet"));
         box.getStyleClass().add("renew-card");
-        boolean silicon = r.make() == SupplyRectifier.Make.SILICON;
-        if (silicon) {
+        if (r.make().modern()) {
             box.getChildren().add(text(Labels.of("renew.rectifier.silicon")));
             return box;
         }
-        if (r.make() == SupplyRectifier.Make.SELENIUM) {
+        if (r.make().poisonsWhenBurning()) {
             box.getChildren().add(text(Labels.of("renew.rectifier.selenium"), "caution", "caution-danger"));
         }
         box.getChildren()

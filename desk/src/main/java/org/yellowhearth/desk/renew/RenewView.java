@@ -3,7 +3,6 @@ package org.yellowhearth.desk.renew;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
-
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.Node;
@@ -11,9 +10,9 @@ import javafx.scene.layout.BorderPane;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.Stage;
-import org.yellowhearth.desk.shell.FileAsk;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.Stage;
 
 /** Renew: the condemned parts at the left, and at the right what comes in their places, from the choice to the last tick at the bench. */
 public final class RenewView extends BorderPane implements Paged {

@@ -4,7 +4,6 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -22,15 +21,15 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.renew.FittingSheet;
 import org.yellowhearth.core.renew.SheetHints;
 import org.yellowhearth.core.renew.SignOff;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.RenewModel;
-import org.yellowhearth.records.dossier.RenewPapers;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.publishing.dossier.RenewPapers;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.RenewModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What to do at the bench, one step beneath another in large type, the next one open; ticks when out, when in, when looked at a second time. */
 final class SheetPage extends Page {

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
-
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -15,14 +14,14 @@ import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Money;
 import org.yellowhearth.core.renew.Shopping;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.StockModel;
-import org.yellowhearth.records.dossier.RenewPapers;
+import org.yellowhearth.publishing.dossier.RenewPapers;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.StockModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What is to be ordered for every job on the shelf, with spares, packs, postage and the small order's surcharge; and whether to wait. */
 final class ShoppingPage extends Page {

@@ -1,14 +1,13 @@
 package org.yellowhearth.desk.safety;
 
 import java.util.stream.Collectors;
-
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.safety.SetCautions;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What can hurt in this very set, and the usual precaution. */
 final class CautionsPage extends Page {

@@ -20,15 +20,15 @@ import org.yellowhearth.core.safety.DischargePlan;
 import org.yellowhearth.core.safety.HazardClass;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.Store;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.PlotPane;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.drawing.Plot;
-import org.yellowhearth.records.drawing.PlotSvg;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.publishing.drawing.Plot;
+import org.yellowhearth.publishing.drawing.PlotSvg;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** How a store, or any capacitor, is discharged: energy, resistor, watts, seconds and the curve. */
 final class PlannerPane extends VBox {

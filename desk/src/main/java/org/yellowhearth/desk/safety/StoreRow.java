@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -18,11 +17,11 @@ import org.yellowhearth.core.safety.HazardClass;
 import org.yellowhearth.core.safety.HearthReading;
 import org.yellowhearth.core.safety.HearthState;
 import org.yellowhearth.core.safety.Store;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.HearthText;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.words.Labels;
 
 /** One store of charge: what it holds, what the meter shows, the discharge resistor. Its fields stay while its figures move. */
 final class StoreRow extends VBox {

@@ -11,10 +11,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.benchline.BenchOutcome;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.Echo;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.theme.VerdictGlyph;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.Echo;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The one line at the bottom: what is typed, how it was understood, what would follow. */
 final class BenchLineView extends VBox {
@@ -34,7 +35,7 @@ final class BenchLineView extends VBox {
         field.setId("bench-line");
         field.setPromptText(Labels.of("bench.prompt"));
         field.setAccessibleText(Labels.of("sheet.line"));
-        field.textProperty().bindBidirectional(model.benchLine().lineProperty());
+        Bound.both(field.textProperty(), model.benchLine().lineProperty());
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         chosen.getStyleClass().add("bench-chosen");
         keep.getStyleClass().add("keep-button");

@@ -1,7 +1,6 @@
 package org.yellowhearth.desk.shell;
 
 import java.util.List;
-
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -15,10 +14,10 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.knowledge.CautionRule;
 import org.yellowhearth.core.safety.SetCautions;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.AskedGate;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.AskedGate;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Stands over everything while something that could hurt waits for an answer. */
 final class GateView extends StackPane {

@@ -7,7 +7,6 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
-
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.control.ScrollPane;
@@ -20,8 +19,7 @@ import org.yellowhearth.desk.assess.AssessView;
 import org.yellowhearth.desk.census.CensusView;
 import org.yellowhearth.desk.dossier.DossierView;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.desk.prove.ProveView;
 import org.yellowhearth.desk.reform.ReformView;
 import org.yellowhearth.desk.renew.RenewView;
@@ -29,6 +27,8 @@ import org.yellowhearth.desk.safety.SafetyView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.desk.trace.TraceView;
 import org.yellowhearth.desk.wake.WakeView;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.Stage;
 
 /**
  * One job: its plate, the path, the bench with the stage's own workspace, reasons and bench line. To build all of it takes longer than a frame; it is

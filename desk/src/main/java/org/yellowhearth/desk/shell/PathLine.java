@@ -3,15 +3,14 @@ package org.yellowhearth.desk.shell;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.Optional;
-
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.workshop.words.Labels;
 
 /**
  * A path that is typed. While an output is on it stands in for the desktop's own file dialog: that would take the keyboard away from the window, and no stop

@@ -28,10 +28,10 @@ import org.yellowhearth.core.renew.SignOff;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
 import org.yellowhearth.core.wake.RampRun;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.OpenJob;
-import org.yellowhearth.desk.model.Stage;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.OpenJob;
+import org.yellowhearth.workshop.Stage;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The path down the left: the stages, how far each has come, and one number each. */
 final class PathView extends VBox {

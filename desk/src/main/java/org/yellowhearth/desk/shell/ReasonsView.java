@@ -37,13 +37,13 @@ import org.yellowhearth.core.safety.Caution;
 import org.yellowhearth.core.safety.SetCautions;
 import org.yellowhearth.core.trace.InPlace;
 import org.yellowhearth.core.trace.SupplyModel;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.OpenJob;
-import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.theme.VerdictGlyph;
-import org.yellowhearth.records.words.Describe;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.OpenJob;
+import org.yellowhearth.workshop.Stage;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The pane at the right: for the part chosen, the verdict with every number, limit, formula, source and caution. */
 final class ReasonsView extends ScrollPane {

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.desk.platform.Printers;
 
 /** Asks as another does, but while an output is on lets the path be typed in the window, so that its keys go on being heard. */
 final class SafeAsk implements FileAsk {

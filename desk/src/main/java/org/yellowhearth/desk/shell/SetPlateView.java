@@ -14,12 +14,12 @@ import org.yellowhearth.core.agenda.Agenda;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.safety.HearthReading;
-import org.yellowhearth.desk.Labels;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.HearthText;
-import org.yellowhearth.desk.model.Stage;
 import org.yellowhearth.desk.theme.HearthDrawing;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.Stage;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The plate across the top: what the set is, and the hearth. */
 final class SetPlateView extends HBox {

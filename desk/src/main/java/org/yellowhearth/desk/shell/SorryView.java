@@ -9,21 +9,20 @@ import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
-
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.VBox;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.records.knowledge.KnowledgeFiles;
-import org.yellowhearth.records.store.Backups;
-import org.yellowhearth.records.store.Backups.Backup;
-import org.yellowhearth.records.store.Recovery;
-import org.yellowhearth.records.store.SharedAddress;
-import org.yellowhearth.records.store.ShopException;
+import org.yellowhearth.knowledge.KnowledgeFiles;
+import org.yellowhearth.storage.store.Backups;
+import org.yellowhearth.storage.store.Backups.Backup;
+import org.yellowhearth.storage.store.Recovery;
+import org.yellowhearth.storage.store.SharedAddress;
+import org.yellowhearth.storage.store.ShopException;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What is seen where a shop does not open: why, and what can be done about it. */
 public final class SorryView extends VBox {

@@ -10,7 +10,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Window;
 import org.yellowhearth.core.job.Edit;
-import org.yellowhearth.desk.model.DeskModel;
+import org.yellowhearth.workshop.DeskModel;
 
 /**
  * The keys that stop, heard in every window of the program before anything in it hears a key: before a field that is typed in, a list that hangs open, the

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
@@ -12,10 +11,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.WakeModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.WakeModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /**
  * Stands above everything, over help and questions too, while an output may be on: what it is, what stops it, and one button that does. After a stop of which

@@ -27,16 +27,16 @@ import org.yellowhearth.core.agenda.ClockWatch;
 import org.yellowhearth.core.agenda.Later;
 import org.yellowhearth.core.agenda.WhenText;
 import org.yellowhearth.core.fact.OwnTask;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.AgendaModel;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.HearthText;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.store.ShelfLine;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.storage.store.ShelfLine;
+import org.yellowhearth.workshop.AgendaModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What is due across all jobs, day by day, with an answer to each: open it, put it off, done. */
 final class AgendaPane extends VBox {

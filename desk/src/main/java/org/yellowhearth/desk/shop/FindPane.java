@@ -1,8 +1,6 @@
 package org.yellowhearth.desk.shop;
 
 import java.util.Optional;
-
-import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -10,11 +8,12 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.ArchiveModel;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.archive.Hit;
+import org.yellowhearth.storage.archive.Hit;
+import org.yellowhearth.workshop.ArchiveModel;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.watch.Watched;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Find: words and values in any notation over all jobs; a hit opens where it is. */
 final class FindPane extends VBox {
@@ -22,7 +21,7 @@ final class FindPane extends VBox {
     private final TextField search = new TextField();
     private final ListView<Hit> hits = new ListView<>();
     private final Label said = Page.text("", "quiet");
-    private final ReadOnlyIntegerProperty behind;
+    private final Watched<Integer> behind;
 
     FindPane(DeskModel model) {
         archive = model.archive();
@@ -31,7 +30,7 @@ final class FindPane extends VBox {
         search.setId("find-text");
         search.setPromptText(Labels.of("find.prompt"));
         search.setAccessibleText(Labels.of("find.prompt"));
-        archive.searchProperty().bind(search.textProperty());
+        search.textProperty().addListener((_, _, now) -> archive.searchProperty().set(now));
         said.setId("find-said");
         hits.setId("find-hits");
         hits.setAccessibleText(Labels.of("shop.page.find"));

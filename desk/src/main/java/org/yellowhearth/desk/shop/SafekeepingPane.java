@@ -2,7 +2,6 @@ package org.yellowhearth.desk.shop;
 
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
-
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -11,14 +10,14 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.SafekeepingModel;
-import org.yellowhearth.desk.model.SafekeepingModel.InBackup;
-import org.yellowhearth.desk.model.SafekeepingModel.Opened;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.store.Backups.Backup;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.storage.store.Backups.Backup;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.SafekeepingModel;
+import org.yellowhearth.workshop.SafekeepingModel.InBackup;
+import org.yellowhearth.workshop.SafekeepingModel.Opened;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Safekeeping: the copies of the shop, what is in them, and the whole shop as open files. */
 final class SafekeepingPane extends VBox {

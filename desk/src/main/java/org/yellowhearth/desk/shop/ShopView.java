@@ -25,20 +25,20 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.agenda.Agenda;
 import org.yellowhearth.core.safety.HearthState;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.Shelf;
+import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.desk.practice.PracticePane;
 import org.yellowhearth.desk.renew.DrawerPane;
-import org.yellowhearth.desk.shell.FileAsk;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.desk.theme.HearthDrawing;
 import org.yellowhearth.desk.theme.VerdictGlyph;
-import org.yellowhearth.records.archive.Digest;
-import org.yellowhearth.records.store.ShelfLine;
-import org.yellowhearth.records.words.Words;
+import org.yellowhearth.knowledge.words.Words;
+import org.yellowhearth.storage.archive.Digest;
+import org.yellowhearth.storage.store.ShelfLine;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.Shelf;
+import org.yellowhearth.workshop.words.Labels;
 
 /**
  * The shop before any job: what lies on the shelf, and how a set comes in. It stands before the shop is open, so that a set's name can be typed at

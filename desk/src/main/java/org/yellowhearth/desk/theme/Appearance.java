@@ -49,7 +49,7 @@ public final class Appearance {
 
     private static void load(List<String> faces) {
         for (String face : faces) {
-            try (InputStream in = Appearance.class.getResourceAsStream("/org/yellowhearth/records/fonts/" + face)) {
+            try (InputStream in = Appearance.class.getResourceAsStream("/org/yellowhearth/publishing/fonts/" + face)) {
                 Font.loadFont(in, BASE_PIXELS);
             } catch (IOException e) {
                 throw new UncheckedIOException(e);

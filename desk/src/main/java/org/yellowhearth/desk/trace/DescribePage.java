@@ -19,6 +19,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;
@@ -32,16 +33,17 @@ import org.yellowhearth.core.fact.SupplyValue;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.Preset;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.drawing.SupplySymbols;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.publishing.drawing.SupplySymbols;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.TraceModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Describing the supply: a preset or section by section; the fields of the one that is chosen stand beside the list. */
 final class DescribePage extends Page {
@@ -234,7 +236,7 @@ final class DescribePage extends Page {
         });
         Label name = text(v.element() + ": " + model().words().word(v.which()) + ", " + model().words().word(v.origin()));
         name.getStyleClass()
-                .add(v.origin() == ModelValue.Origin.ASSUMED || v.origin() == ModelValue.Origin.GUESSED ? "assumed" : "quiet");
+                .add(v.origin() == Origin.ASSUMED || v.origin() == Origin.GUESSED ? "assumed" : "quiet");
         return typed.isPresent() ? row(name, field, quiet("describe.untype", () -> model().take(typed.get()))) : row(name, field);
     }
 
@@ -283,7 +285,7 @@ final class DescribePage extends Page {
         String winding = job.items(SupplyWinding.class).stream().map(SupplyWinding::name).reduce((_, b) -> b)
                 .orElseThrow(() -> new IllegalArgumentException(Labels.of("describe.winding.first")));
         return new SupplyRectifier(model().newId(), free(job, "D1"), Optional.empty(), winding, SupplyRectifier.Scheme.HALF_WAVE,
-                SupplyRectifier.Make.SILICON, OptionalDouble.empty(), OptionalDouble.empty(), OptionalInt.empty(), false, "HT",
+                RectifierTechnology.SILICON, OptionalDouble.empty(), OptionalDouble.empty(), OptionalInt.empty(), false, "HT",
                 "0",
                 Optional.empty(), OptionalDouble.empty(), Optional.empty(), OptionalDouble.empty(), List.of());
     }

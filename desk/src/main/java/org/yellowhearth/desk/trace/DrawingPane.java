@@ -11,8 +11,8 @@ import javafx.scene.layout.StackPane;
 
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.desk.charts.MarkPane;
-import org.yellowhearth.records.drawing.River;
-import org.yellowhearth.records.drawing.SupplySymbols;
+import org.yellowhearth.publishing.drawing.River;
+import org.yellowhearth.publishing.drawing.SupplySymbols;
 
 /** The drawing of a supply, each of its symbols a place that can be pointed at and reached by the keyboard. */
 final class DrawingPane extends StackPane {

@@ -6,11 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
-
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.trace.ConverterFigures;
@@ -18,9 +16,9 @@ import org.yellowhearth.core.trace.Headroom;
 import org.yellowhearth.core.trace.Inrush;
 import org.yellowhearth.core.trace.RegulatorHeat;
 import org.yellowhearth.core.trace.WarmUp;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.TraceModel;
+import org.yellowhearth.workshop.TraceModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** One supply's margins: what its rectifiers stand, the first minute, its regulators and converters. */
 final class MarginsBlock extends VBox {

@@ -11,13 +11,14 @@ import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 import org.yellowhearth.core.trace.ToleranceRuns;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.drawing.WaveChart;
+import org.yellowhearth.publishing.drawing.WaveChart;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.TraceModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What the supply has to spare: headroom of its regulators, the first surge, and what tolerances make of its rails. */
 final class MarginsPage extends Page {
@@ -34,8 +35,8 @@ final class MarginsPage extends Page {
     MarginsPage(DeskModel model) {
         super(model);
         trace = model.trace();
-        progress.visibleProperty().bind(trace.progressProperty().greaterThanOrEqualTo(0));
-        progress.progressProperty().bind(trace.progressProperty());
+        progress.visibleProperty().bind(Bound.number(trace.progressProperty()).greaterThanOrEqualTo(0));
+        progress.progressProperty().bind(Bound.number(trace.progressProperty()));
         point.setId("spread-point");
         point.setAccessibleText(Labels.of("readings.point"));
         point.valueProperty().addListener((_, _, _) -> histogram());

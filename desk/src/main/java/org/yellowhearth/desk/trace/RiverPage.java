@@ -28,13 +28,13 @@ import org.yellowhearth.core.supply.Knob;
 import org.yellowhearth.core.trace.ConverterFigures;
 import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.drawing.River;
-import org.yellowhearth.records.drawing.SupplySymbols;
+import org.yellowhearth.publishing.drawing.River;
+import org.yellowhearth.publishing.drawing.SupplySymbols;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.TraceModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The voltage river over the supply it flows through. A symbol that is dragged up or down changes its value on trial. */
 final class RiverPage extends BorderPane {

@@ -21,11 +21,12 @@ import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Measure;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.json.RecordEdit;
+import org.yellowhearth.knowledge.json.RecordEdit;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The fields of one section; each is kept as soon as it is left. */
 final class SectionForm {
@@ -103,7 +104,7 @@ final class SectionForm {
                 w -> put("winding", w)).getItems()
                 .setAll(model.job().items(SupplyWinding.class).stream().map(SupplyWinding::name).toList());
         choice("section.scheme", "scheme", List.of(SupplyRectifier.Scheme.values()));
-        choice("section.make", "make", List.of(SupplyRectifier.Make.values()));
+        choice("section.make", "make", List.of(RectifierTechnology.values()));
         maybe("section.drop", "dropVolts", Measure.VOLTS);
         maybe("section.drop.at", "dropAmperes", Measure.AMPERES);
         form.figure("section.plates", "section-plates", Measure.PLAIN, () -> {

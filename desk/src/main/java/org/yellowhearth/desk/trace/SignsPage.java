@@ -3,26 +3,24 @@ package org.yellowhearth.desk.trace;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.trace.Hints;
 import org.yellowhearth.core.trace.ShortHunt;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** What was noticed beside voltages, what it points at or clears, and the hunt for a short on a rail. */
 final class SignsPage extends Page {

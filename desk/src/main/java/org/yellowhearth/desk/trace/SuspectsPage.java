@@ -4,14 +4,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
-
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.job.Job;
@@ -21,12 +19,13 @@ import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.MeterCheck;
 import org.yellowhearth.core.trace.NextStep;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.words.FaultText;
+import org.yellowhearth.knowledge.words.FaultText;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.TraceModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Which fault explains the readings, what it predicts beside what was measured, and what to measure next. */
 final class SuspectsPage extends Page {
@@ -51,8 +50,8 @@ final class SuspectsPage extends Page {
         super(model);
         trace = model.trace();
         ask.getStyleClass().add("keep-button");
-        progress.visibleProperty().bind(trace.progressProperty().greaterThanOrEqualTo(0));
-        progress.progressProperty().bind(trace.progressProperty());
+        progress.visibleProperty().bind(Bound.number(trace.progressProperty()).greaterThanOrEqualTo(0));
+        progress.progressProperty().bind(Bound.number(trace.progressProperty()));
         stop.visibleProperty().bind(progress.visibleProperty());
         HBox head = new HBox(ask, progress, stop);
         head.getStyleClass().add("item-row");

@@ -31,15 +31,15 @@ import org.yellowhearth.core.supply.Knob.Which;
 import org.yellowhearth.core.trace.InPlace;
 import org.yellowhearth.core.trace.ModelValue;
 import org.yellowhearth.core.trace.SupplyFigures;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.TraceModel;
-import org.yellowhearth.records.drawing.River;
-import org.yellowhearth.records.drawing.WaveChart;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.publishing.drawing.River;
+import org.yellowhearth.publishing.drawing.WaveChart;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.TraceModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** At the right of Trace: the point or part that is looked at, its wave, its figures beside those of the drawing, and what can be tried. */
 final class TraceDetails extends ScrollPane {

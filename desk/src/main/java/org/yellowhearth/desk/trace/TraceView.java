@@ -18,15 +18,16 @@ import javafx.scene.layout.VBox;
 import org.yellowhearth.core.circuit.SpiceText;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.supply.Supply;
-import org.yellowhearth.desk.Labels;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.shell.FileAsk;
-import org.yellowhearth.records.drawing.PlotSvg;
-import org.yellowhearth.records.drawing.River;
-import org.yellowhearth.records.drawing.SupplySymbols;
+import org.yellowhearth.desk.platform.FileAsk;
+import org.yellowhearth.publishing.drawing.PlotSvg;
+import org.yellowhearth.publishing.drawing.River;
+import org.yellowhearth.publishing.drawing.SupplySymbols;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** Trace: the voltage river of this very set, its description, readings, suspects and margins. */
 public final class TraceView extends BorderPane implements Paged {
@@ -74,7 +75,7 @@ public final class TraceView extends BorderPane implements Paged {
         ToggleButton reasons = new ToggleButton(Labels.of("trace.details"));
         reasons.setId("show-details");
         reasons.setMinWidth(USE_PREF_SIZE);
-        reasons.selectedProperty().bindBidirectional(model.reasonsShownProperty());
+        Bound.both(reasons.selectedProperty(), model.reasonsShownProperty());
         legend.getStyleClass().add("river-legend");
         legend.getChildren().addAll(swatch("river-drawn-swatch", "trace.legend.drawn"),
                 swatch("river-now-swatch", "trace.legend.now"),

@@ -25,18 +25,19 @@ import org.yellowhearth.core.wake.RampPlanner.Proposed;
 import org.yellowhearth.core.wake.RampPlanner.Wanted;
 import org.yellowhearth.core.wake.RampTells;
 import org.yellowhearth.core.wake.SeparateSupplies;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
+import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Form;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.WakeModel;
-import org.yellowhearth.records.drawing.StairsChart;
-import org.yellowhearth.records.words.Describe;
-import org.yellowhearth.records.words.Durations;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Durations;
+import org.yellowhearth.publishing.drawing.StairsChart;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.WakeModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The plan of a ramp: what is wanted of it, the staircase, and what each meter should show at each step. */
 final class RampPage extends Page {
@@ -90,8 +91,8 @@ final class RampPage extends Page {
         HBox working = new HBox(bar, stop);
         working.getStyleClass().add("item-row");
         working.managedProperty().bind(working.visibleProperty());
-        working.visibleProperty().bind(wake.progressProperty().greaterThanOrEqualTo(0));
-        bar.progressProperty().bind(wake.progressProperty());
+        working.visibleProperty().bind(Bound.number(wake.progressProperty()).greaterThanOrEqualTo(0));
+        bar.progressProperty().bind(Bound.number(wake.progressProperty()));
         // Where nothing came of it, nothing else says that it is over.
         working.visibleProperty().addListener((_, _, _) -> state(wake.basisProperty().get()));
         stairs.setMinHeight(210);

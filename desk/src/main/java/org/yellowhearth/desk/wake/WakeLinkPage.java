@@ -1,7 +1,6 @@
 package org.yellowhearth.desk.wake;
 
 import java.util.List;
-
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -10,15 +9,15 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.forms.LineState;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Shown;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.InstrumentLine;
-import org.yellowhearth.desk.model.WakeLines;
-import org.yellowhearth.records.words.Describe;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.InstrumentLine;
+import org.yellowhearth.workshop.WakeLines;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The lines to the variable transformer and to the multimeter, stand-ins or real ones; without them a person turns, reads and types. */
 final class WakeLinkPage extends VBox {

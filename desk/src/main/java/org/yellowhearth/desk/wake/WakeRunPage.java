@@ -32,18 +32,18 @@ import org.yellowhearth.core.wake.RampJudgement;
 import org.yellowhearth.core.wake.RampJudgement.RampCounsel;
 import org.yellowhearth.core.wake.RampRun;
 import org.yellowhearth.core.wake.RampRun.RampPhase;
-import org.yellowhearth.desk.Labels;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.HearthText;
-import org.yellowhearth.desk.model.WakeLines;
-import org.yellowhearth.desk.model.WakeModel;
-import org.yellowhearth.records.drawing.StairsChart;
-import org.yellowhearth.records.words.Describe;
-import org.yellowhearth.records.words.Durations;
-import org.yellowhearth.records.words.FaultText;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.knowledge.words.Durations;
+import org.yellowhearth.knowledge.words.FaultText;
+import org.yellowhearth.publishing.drawing.StairsChart;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.HearthText;
+import org.yellowhearth.workshop.WakeLines;
+import org.yellowhearth.workshop.WakeModel;
+import org.yellowhearth.workshop.words.Labels;
 
 /** The run: what every meter shows in figures to be read from across the room, what is to be done, one large stop, and a key for every sign. */
 final class WakeRunPage extends VBox {

@@ -2,16 +2,15 @@ package org.yellowhearth.desk.wake;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
-
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
-import org.yellowhearth.desk.model.DeskModel;
-import org.yellowhearth.desk.model.Stage;
-import org.yellowhearth.desk.shell.Alarm;
+import org.yellowhearth.desk.platform.Alarm;
+import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.Stage;
 
 /** Wake: what must be so before power, the plan of the ramp, the run with its one large stop, and the lines to transformer and meters. */
 public final class WakeView extends BorderPane implements Paged {

@@ -8,7 +8,7 @@ import java.util.OptionalDouble;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.records.json.RecordEdit;
+import org.yellowhearth.knowledge.json.RecordEdit;
 
 /** One component of a record is changed, and what the record refuses is refused with its own sentence. */
 public class RecordEditTest {

@@ -15,6 +15,7 @@ import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.RampPlan;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.reform.FormingCapacitor.Flaw;
 import org.yellowhearth.core.reform.FormingCapacitor.Heat;
 import org.yellowhearth.core.reform.FormingCapacitor.Make;
@@ -204,7 +205,8 @@ public class StandInBenchTest {
     public void aSetOfOnesOwnShowsWhatItsRampExpects() {
         Supply supply = new Supply(Supply.Mains.of(115, 60), new Primary(5, 25, Optional.empty()),
                 List.of(new Section.Winding("w", 120, 40, false),
-                        Section.Rectify.of("D1", "w", Section.Scheme.HALF_WAVE, RectifierModel.silicon(), "HT"),
+                        Section.Rectify.of("D1", "w", Section.Scheme.HALF_WAVE, RectifierModel.of(RectifierTechnology.SILICON),
+                                "HT"),
                         Section.Filter.at("f", "HT", new Section.Cap("C1", 47e-6, 1, 1e7)),
                         new Section.Load("set", "HT", Section.Load.Kind.RESISTANCE, 3000)));
         List<RampPlan.Clip> clips = List.of(new RampPlan.Clip("HT", RampPlan.Shows.DIRECT), RampPlan.Clip.BEHIND_LAMP,

@@ -1,0 +1,2 @@
+/** Commands without a window: compute, instruments. */
+package org.yellowhearth.cli;

@@ -1,0 +1,2 @@
+/** Arrival: the set as it came in. */
+package org.yellowhearth.desk.arrival;

@@ -1,0 +1,2 @@
+/** Assess: readings, the ageing field, limits. */
+package org.yellowhearth.desk.assess;

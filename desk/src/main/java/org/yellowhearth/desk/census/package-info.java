@@ -1,0 +1,2 @@
+/** Census: the list of parts, the decoder, import. */
+package org.yellowhearth.desk.census;

@@ -1,0 +1,2 @@
+/** Charts drawn from marks. */
+package org.yellowhearth.desk.charts;

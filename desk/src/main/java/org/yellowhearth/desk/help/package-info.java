@@ -1,0 +1,2 @@
+/** The help in the window. */
+package org.yellowhearth.desk.help;

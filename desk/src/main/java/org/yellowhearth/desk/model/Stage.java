@@ -1,6 +1,0 @@
-package org.yellowhearth.desk.model;
-
-/** The stages that work so far, in the order of a job. A stage that does not exist yet is absent. */
-public enum Stage {
-    ARRIVAL, SAFETY, CENSUS, ASSESS, TRACE, REFORM, RENEW, WAKE, PROVE, DOSSIER
-}

@@ -1,0 +1,2 @@
+/** The desktop application: how it starts, and what it does when something goes wrong. */
+package org.yellowhearth.desk;

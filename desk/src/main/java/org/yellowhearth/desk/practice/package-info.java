@@ -1,0 +1,2 @@
+/** The practice bench and the first job. */
+package org.yellowhearth.desk.practice;

@@ -1,0 +1,2 @@
+/** Prove: chart, adjustment, loads, accuracy, burn-in, handing back. */
+package org.yellowhearth.desk.prove;

@@ -1,0 +1,2 @@
+/** Reform: lanes, plans, runs, instruments. */
+package org.yellowhearth.desk.reform;

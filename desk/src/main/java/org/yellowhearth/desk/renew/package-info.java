@@ -1,0 +1,2 @@
+/** Renew: choosing, kits, cans, rectifiers, mains side, fitting sheet, record, shopping. */
+package org.yellowhearth.desk.renew;

@@ -1,0 +1,2 @@
+/** Safety: checks, stores of charge, discharge. */
+package org.yellowhearth.desk.safety;

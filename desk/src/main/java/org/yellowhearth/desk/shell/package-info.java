@@ -1,0 +1,2 @@
+/** The window around everything: set details, path, bench line, reasons, gates, and the stop. */
+package org.yellowhearth.desk.shell;

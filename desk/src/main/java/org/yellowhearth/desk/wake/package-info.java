@@ -1,0 +1,2 @@
+/** First power: plan, readiness, run, instruments. */
+package org.yellowhearth.desk.wake;

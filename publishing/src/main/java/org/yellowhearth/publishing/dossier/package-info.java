@@ -1,0 +1,2 @@
+/** What each paper about a set says. */
+package org.yellowhearth.publishing.dossier;

@@ -1,0 +1,2 @@
+/** iCalendar files, written and read. */
+package org.yellowhearth.storage.calendar;

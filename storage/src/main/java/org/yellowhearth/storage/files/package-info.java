@@ -1,0 +1,2 @@
+/** Job files with their photographs in one ZIP. */
+package org.yellowhearth.storage.files;

@@ -1,0 +1,2 @@
+/** Photographs, kept byte for byte, and the smaller pictures made of them. */
+package org.yellowhearth.storage.photo;

@@ -1,0 +1,2 @@
+/** Values that are looked at from elsewhere. */
+package org.yellowhearth.workshop.watch;

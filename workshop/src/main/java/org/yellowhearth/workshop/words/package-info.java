@@ -1,0 +1,2 @@
+/** The words of the window itself, in both dialects. */
+package org.yellowhearth.workshop.words;
