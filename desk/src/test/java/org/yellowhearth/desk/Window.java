@@ -52,6 +52,7 @@ abstract class Window {
     final FxRobot robot = new FxRobot();
     final Appearance appearance = new Appearance();
     private ExecutorService keeper;
+    private ExecutorService aside;
     Path folder;
     Shop shop;
     DeskModel model;
@@ -88,10 +89,12 @@ abstract class Window {
 
     /** Opens the shop in the window around a view that was there before. */
     void open(ShopView view) {
+        // As in the application: one keeps, any number work beside it.
         keeper = Executors.newSingleThreadExecutor();
+        aside = Executors.newVirtualThreadPerTaskExecutor();
         shop = Rooms.shop(folder);
         model = new DeskModel(shop, new PhotoStore(folder), Rooms.KNOWLEDGE, clock,
-                new Background(keeper, keeper, Platform::runLater));
+                new Background(keeper, aside, Platform::runLater));
         FileAsk files = new FileAsk() {
             @Override
             public List<Path> jobFiles() {
@@ -147,6 +150,8 @@ abstract class Window {
         // The window is taken out of its scene first, so that its heart stops before its shop is closed.
         robot.interact(() -> stage.getScene().setRoot(new Pane()));
         settle();
+        aside.shutdown();
+        assertThat(aside.awaitTermination(FAR_SECONDS, TimeUnit.SECONDS)).isTrue();
         keeper.shutdown();
         assertThat(keeper.awaitTermination(FAR_SECONDS, TimeUnit.SECONDS)).isTrue();
         shop.close();
