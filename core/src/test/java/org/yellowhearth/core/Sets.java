@@ -35,65 +35,128 @@ import org.yellowhearth.core.quantity.PreferredSeries;
 
 /** Jobs for tests, built entry by entry. */
 public final class Sets {
-    public static final Instant START = Instant.parse("2026-03-01T09:00:00Z");
-    /** One kind with round figures: no tolerance above its marking, a tenth of the charge held back. */
-    public static final String KIND = "electrolytic-dry";
-    public static final Knowledge KNOWLEDGE = new Knowledge(
-            Map.of(KIND, new CapacitorKind(KIND, Family.ELECTROLYTIC, List.of("electrolytic"), Map.of(), List.of(), 0, 0.1,
-                    new CapacitorKind.Made(1930, 1990), new CapacitorKind.Wear(40, 3, true),
-                    new CapacitorKind.Heir(KIND, PreferredSeries.E6, List.of()))),
-            Map.of(), new Vocabulary(Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of()), List.of(), Map.of(), List.of(),
-            List.of(), List.of(), List.of(), new SupplyRules(
-                    Stream.of(Family.values())
-                            .collect(Collectors.toMap(f -> f, _ -> new AgeingRule(0.05, OptionalDouble.of(500), 0,
-                                    OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(), 1, ""))),
-                    List.of(), Map.of(), List.of()),
-            new SubstitutionRules(Map.of(), Map.of(), Map.of(), List.of()), new PeriodRules(List.of(), List.of()));
+  public static final Instant START = Instant.parse("2026-03-01T09:00:00Z");
 
-    private Sets() {
-    }
+  /**
+   * One kind with round figures: no tolerance above its marking, a tenth of the charge held back.
+   */
+  public static final String KIND = "electrolytic-dry";
 
-    /** A set that has just come in. */
-    public static Job arrived(Consumer<SetPlate.Draft> plate) {
-        return Job.of(List.of(new Entry(0, START.atZone(ZoneOffset.UTC),
-                new Act.Did(new Edit.Arrived(SetPlate.named("Test set").with(plate), Policy.USUAL)))));
-    }
+  public static final Knowledge KNOWLEDGE =
+      new Knowledge(
+          Map.of(
+              KIND,
+              new CapacitorKind(
+                  KIND,
+                  Family.ELECTROLYTIC,
+                  List.of("electrolytic"),
+                  Map.of(),
+                  List.of(),
+                  0,
+                  0.1,
+                  new CapacitorKind.Made(1930, 1990),
+                  new CapacitorKind.Wear(40, 3, true),
+                  new CapacitorKind.Heir(KIND, PreferredSeries.E6, List.of()))),
+          Map.of(),
+          new Vocabulary(Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of()),
+          List.of(),
+          Map.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          new SupplyRules(
+              Stream.of(Family.values())
+                  .collect(
+                      Collectors.toMap(
+                          f -> f,
+                          _ ->
+                              new AgeingRule(
+                                  0.05,
+                                  OptionalDouble.of(500),
+                                  0,
+                                  OptionalDouble.empty(),
+                                  OptionalDouble.empty(),
+                                  OptionalDouble.empty(),
+                                  1,
+                                  ""))),
+              List.of(),
+              Map.of(),
+              List.of()),
+          new SubstitutionRules(Map.of(), Map.of(), Map.of(), List.of()),
+          new PeriodRules(List.of(), List.of()));
 
-    public static Job arrived() {
-        return arrived(_ -> {
-        });
-    }
+  private Sets() {}
 
-    /** The job after edits made so many seconds after its start. */
-    public static Job at(Job job, double seconds, Edit... edits) {
-        Job now = job;
-        for (Edit e : edits) {
-            now = now.after(new Entry(now.journal().size(),
-                    START.plus(Duration.ofMillis(Math.round(seconds * 1000))).atZone(ZoneOffset.UTC), new Act.Did(e)));
-        }
-        return now;
-    }
+  /** A set that has just come in. */
+  public static Job arrived(Consumer<SetPlate.Draft> plate) {
+    return Job.of(
+        List.of(
+            new Entry(
+                0,
+                START.atZone(ZoneOffset.UTC),
+                new Act.Did(
+                    new Edit.Arrived(SetPlate.named("Test set").with(plate), Policy.USUAL)))));
+  }
 
-    public static Job with(Job job, Item... items) {
-        Job now = job;
-        for (Item i : items) {
-            now = at(now, 0, new Edit.ItemChanged(Optional.empty(), Optional.of(i)));
-        }
-        return now;
-    }
+  public static Job arrived() {
+    return arrived(_ -> {});
+  }
 
-    /** A moment so many seconds after the start. */
-    public static Instant moment(double seconds) {
-        return START.plus(Duration.ofMillis(Math.round(seconds * 1000)));
+  /** The job after edits made so many seconds after its start. */
+  public static Job at(Job job, double seconds, Edit... edits) {
+    Job now = job;
+    for (Edit e : edits) {
+      now =
+          now.after(
+              new Entry(
+                  now.journal().size(),
+                  START.plus(Duration.ofMillis(Math.round(seconds * 1000))).atZone(ZoneOffset.UTC),
+                  new Act.Did(e)));
     }
+    return now;
+  }
 
-    public static Rail rail(String name, double volts, double farads, Rail.Bleeder bleeder, double ohms) {
-        return new Rail(name, name, volts, List.of(), OptionalDouble.of(farads), KIND, bleeder,
-                bleeder == Rail.Bleeder.NONE ? OptionalDouble.empty() : OptionalDouble.of(ohms));
+  public static Job with(Job job, Item... items) {
+    Job now = job;
+    for (Item i : items) {
+      now = at(now, 0, new Edit.ItemChanged(Optional.empty(), Optional.of(i)));
     }
+    return now;
+  }
 
-    public static Capacitor part(String ref, double farads, Role role, String dateCode) {
-        return new Capacitor(PartRef.of(ref), "", KIND, farads, Optional.empty(), OptionalDouble.of(450), false, role,
-                Polarity.UNSTATED, OptionalDouble.empty(), CanMark.UNSTATED, dateCode, "");
-    }
+  /** A moment so many seconds after the start. */
+  public static Instant moment(double seconds) {
+    return START.plus(Duration.ofMillis(Math.round(seconds * 1000)));
+  }
+
+  public static Rail rail(
+      String name, double volts, double farads, Rail.Bleeder bleeder, double ohms) {
+    return new Rail(
+        name,
+        name,
+        volts,
+        List.of(),
+        OptionalDouble.of(farads),
+        KIND,
+        bleeder,
+        bleeder == Rail.Bleeder.NONE ? OptionalDouble.empty() : OptionalDouble.of(ohms));
+  }
+
+  public static Capacitor part(String ref, double farads, Role role, String dateCode) {
+    return new Capacitor(
+        PartRef.of(ref),
+        "",
+        KIND,
+        farads,
+        Optional.empty(),
+        OptionalDouble.of(450),
+        false,
+        role,
+        Polarity.UNSTATED,
+        OptionalDouble.empty(),
+        CanMark.UNSTATED,
+        dateCode,
+        "");
+  }
 }

@@ -23,180 +23,215 @@ import org.assertj.core.api.SoftAssertions;
 import org.testng.annotations.Test;
 import org.yellowhearth.workshop.Stage;
 
-/** What a screen reader says of the window, and whether the keyboard reaches what the mouse does. Every stage and every page of it is walked through. */
+/**
+ * What a screen reader says of the window, and whether the keyboard reaches what the mouse does.
+ * Every stage and every page of it is walked through.
+ */
 public class AccessibleFlowTest extends Window {
-    private final TreeSet<String> nameless = new TreeSet<>();
-    private final TreeSet<String> roleless = new TreeSet<>();
-    private final TreeSet<String> unreached = new TreeSet<>();
-    private final TreeSet<String> faint = new TreeSet<>();
-    private int controls;
-    private int texts;
+  private final TreeSet<String> nameless = new TreeSet<>();
+  private final TreeSet<String> roleless = new TreeSet<>();
+  private final TreeSet<String> unreached = new TreeSet<>();
+  private final TreeSet<String> faint = new TreeSet<>();
+  private int controls;
+  private int texts;
 
-    private void walk(Node node, String where) {
-        if (!node.isVisible()) {
-            return;
-        }
-        look(node, where);
-        if (node instanceof Text t) {
-            contrast(t, where);
-        }
-        if (node instanceof Parent p && !(node instanceof ComboBoxBase<?>)) {
-            p.getChildrenUnmodifiable().forEach(c -> walk(c, where));
-        }
+  private void walk(Node node, String where) {
+    if (!node.isVisible()) {
+      return;
     }
-
-    private void look(Node node, String where) {
-        String what = where + ": " + node.getClass().getSimpleName() + " " + Optional.ofNullable(node.getId()).orElse("") + " "
-                + node.getStyleClass();
-        boolean reached = node.isFocusTraversable();
-        if (reached && !(node instanceof ScrollPane)) {
-            controls++;
-            if (name(node).isBlank()) {
-                nameless.add(what);
-            }
-            AccessibleRole role = node.getAccessibleRole();
-            if (role == null || role == AccessibleRole.NODE || role == AccessibleRole.PARENT) {
-                roleless.add(what);
-            }
-        }
-        // A pin is set by its two figures as well as by a click on the picture.
-        boolean otherwise = "photo-pins".equals(node.getId()) || node.getStyleClass().contains("viewport");
-        if (!reached && !otherwise && ours(node) && (node.getOnMouseClicked() != null || node.getOnMousePressed() != null)) {
-            unreached.add(what);
-        }
+    look(node, where);
+    if (node instanceof Text t) {
+      contrast(t, where);
     }
-
-    /** Inner parts of controls are the toolkit's. */
-    private static boolean ours(Node node) {
-        for (Node n = node.getParent(); n != null; n = n.getParent()) {
-            if (n instanceof Control && !(n instanceof ScrollPane)) {
-                return false;
-            }
-        }
-        return true;
+    if (node instanceof Parent p && !(node instanceof ComboBoxBase<?>)) {
+      p.getChildrenUnmodifiable().forEach(c -> walk(c, where));
     }
+  }
 
-    /** Text against what is painted behind it, as the window computes both: 4.5 : 1, large text 3 : 1 (WCAG 2.2, 1.4.3). */
-    private void contrast(Text text, String where) {
-        boolean bare = text.getText().isBlank() || !(text.getFill() instanceof Color) || !shown(text) || disabled(text);
-        Color ground = bare ? Color.TRANSPARENT : ground(text);
-        if (ground.getOpacity() < 1) {
-            return;
-        }
-        texts++;
-        double size = text.getFont().getSize();
-        boolean bold = text.getFont().getStyle().toLowerCase(Locale.ROOT).contains("bold");
-        double least = size >= 24 || (bold && size >= 18.66) ? 3 : 4.5;
-        double has = ThemeTest.contrast(hex((Color) text.getFill()), hex(ground));
-        if (has < least) {
-            faint.add("%s: '%s' %.1f : 1".formatted(where, text.getText(), has));
-        }
+  private void look(Node node, String where) {
+    String what =
+        where
+            + ": "
+            + node.getClass().getSimpleName()
+            + " "
+            + Optional.ofNullable(node.getId()).orElse("")
+            + " "
+            + node.getStyleClass();
+    boolean reached = node.isFocusTraversable();
+    if (reached && !(node instanceof ScrollPane)) {
+      controls++;
+      if (name(node).isBlank()) {
+        nameless.add(what);
+      }
+      AccessibleRole role = node.getAccessibleRole();
+      if (role == null || role == AccessibleRole.NODE || role == AccessibleRole.PARENT) {
+        roleless.add(what);
+      }
     }
-
-    private static String hex(Color c) {
-        return c.toString().substring(2, 8);
+    // A pin is set by its two figures as well as by a click on the picture.
+    boolean otherwise =
+        "photo-pins".equals(node.getId()) || node.getStyleClass().contains("viewport");
+    if (!reached
+        && !otherwise
+        && ours(node)
+        && (node.getOnMouseClicked() != null || node.getOnMousePressed() != null)) {
+      unreached.add(what);
     }
+  }
 
-    /** What is painted behind it, what shows through counted in. */
-    private static Color ground(Node node) {
-        Color over = Color.TRANSPARENT;
-        for (Node n = node.getParent(); n != null && over.getOpacity() < 1; n = n.getParent()) {
-            if (n instanceof Region r && r.getBackground() != null && !r.getBackground().getFills().isEmpty()) {
-                if (!(r.getBackground().getFills().getLast().getFill() instanceof Color c)) {
-                    return Color.TRANSPARENT;
-                }
-                double through = 1 - over.getOpacity();
-                double whole = over.getOpacity() + through * c.getOpacity();
-                over = whole == 0 ? over : c.interpolate(over, over.getOpacity() / whole).deriveColor(0, 1, 1, 1);
-                over = new Color(over.getRed(), over.getGreen(), over.getBlue(), Math.min(1, whole));
-            }
-        }
-        return over;
-    }
-
-    private static boolean disabled(Node node) {
-        for (Node n = node; n != null; n = n.getParent()) {
-            if (n.isDisabled() || n.getOpacity() < 1) {
-                return true;
-            }
-        }
+  /** Inner parts of controls are the toolkit's. */
+  private static boolean ours(Node node) {
+    for (Node n = node.getParent(); n != null; n = n.getParent()) {
+      if (n instanceof Control && !(n instanceof ScrollPane)) {
         return false;
+      }
     }
+    return true;
+  }
 
-    private static String name(Node node) {
-        List<String> names = new ArrayList<>();
-        names.add(node.getAccessibleText());
-        if (node instanceof Labeled l) {
-            names.add(l.getText());
+  /**
+   * Text against what is painted behind it, as the window computes both: 4.5 : 1, large text 3 : 1
+   * (WCAG 2.2, 1.4.3).
+   */
+  private void contrast(Text text, String where) {
+    boolean bare =
+        text.getText().isBlank()
+            || !(text.getFill() instanceof Color)
+            || !shown(text)
+            || disabled(text);
+    Color ground = bare ? Color.TRANSPARENT : ground(text);
+    if (ground.getOpacity() < 1) {
+      return;
+    }
+    texts++;
+    double size = text.getFont().getSize();
+    boolean bold = text.getFont().getStyle().toLowerCase(Locale.ROOT).contains("bold");
+    double least = size >= 24 || (bold && size >= 18.66) ? 3 : 4.5;
+    double has = ThemeTest.contrast(hex((Color) text.getFill()), hex(ground));
+    if (has < least) {
+      faint.add("%s: '%s' %.1f : 1".formatted(where, text.getText(), has));
+    }
+  }
+
+  private static String hex(Color c) {
+    return c.toString().substring(2, 8);
+  }
+
+  /** What is painted behind it, what shows through counted in. */
+  private static Color ground(Node node) {
+    Color over = Color.TRANSPARENT;
+    for (Node n = node.getParent(); n != null && over.getOpacity() < 1; n = n.getParent()) {
+      if (n instanceof Region r
+          && r.getBackground() != null
+          && !r.getBackground().getFills().isEmpty()) {
+        if (!(r.getBackground().getFills().getLast().getFill() instanceof Color c)) {
+          return Color.TRANSPARENT;
         }
-        return String.join("", names.stream().filter(n -> n != null && !n.isBlank()).toList());
+        double through = 1 - over.getOpacity();
+        double whole = over.getOpacity() + through * c.getOpacity();
+        over =
+            whole == 0
+                ? over
+                : c.interpolate(over, over.getOpacity() / whole).deriveColor(0, 1, 1, 1);
+        over = new Color(over.getRed(), over.getGreen(), over.getBlue(), Math.min(1, whole));
+      }
     }
+    return over;
+  }
 
-    private List<ToggleButton> tabs() {
-        return robot.lookup(n -> n instanceof ToggleButton && n.getStyleClass().contains("page-tab") && shown(n))
-                .queryAllAs(ToggleButton.class).stream().toList();
-    }
-
-    private static boolean shown(Node node) {
-        for (Node n = node; n != null; n = n.getParent()) {
-            if (!n.isVisible()) {
-                return false;
-            }
-        }
+  private static boolean disabled(Node node) {
+    for (Node n = node; n != null; n = n.getParent()) {
+      if (n.isDisabled() || n.getOpacity() < 1) {
         return true;
+      }
     }
+    return false;
+  }
 
-    /** The page by day, and its colours by night. */
-    private void everything(String where) {
-        robot.interact(() -> {
-            walk(stage.getScene().getRoot(), where);
-            appearance.nightProperty().set(true);
-        });
-        settle();
-        robot.interact(() -> {
-            walk(stage.getScene().getRoot(), where + " by night");
-            appearance.nightProperty().set(false);
-        });
+  private static String name(Node node) {
+    List<String> names = new ArrayList<>();
+    names.add(node.getAccessibleText());
+    if (node instanceof Labeled l) {
+      names.add(l.getText());
     }
+    return String.join("", names.stream().filter(n -> n != null && !n.isBlank()).toList());
+  }
 
-    private void pages(String where) {
-        settle();
-        List<ToggleButton> tabs = tabs();
-        if (tabs.isEmpty()) {
-            everything(where);
-        }
-        for (ToggleButton tab : tabs) {
-            robot.interact(tab::fire);
-            settle();
-            everything(where + " " + tab.getText());
-        }
-    }
+  private List<ToggleButton> tabs() {
+    return robot
+        .lookup(
+            n -> n instanceof ToggleButton && n.getStyleClass().contains("page-tab") && shown(n))
+        .queryAllAs(ToggleButton.class)
+        .stream()
+        .toList();
+  }
 
-    @Test
-    public void everyControlHasANameARoleAndAKey() {
-        pages("shop");
-        robot.interact(() -> ((org.yellowhearth.desk.shell.ShellView) stage.getScene().getRoot()).showShop("shelf"));
-        openJob("Brindlecote");
-        for (Stage at : Stage.values()) {
-            robot.interact(() -> model.stageProperty().set(at));
-            pages(at.name());
-        }
-        press(KeyCode.F1);
-        pages("help");
-        press(KeyCode.ESCAPE);
-        assertThat(texts).isGreaterThan(2000);
-        robot.interact(() -> model.arrive("Never seen before"));
-        until(() -> model.openProperty().get().filter(o -> o.job().plate().name().startsWith("Never")).isPresent());
-        for (Stage at : List.of(Stage.SAFETY, Stage.FIRST_POWER, Stage.FINAL_TEST)) {
-            robot.interact(() -> model.stageProperty().set(at));
-            pages("nothing " + at.name());
-        }
-        assertThat(controls).isGreaterThan(500);
-        SoftAssertions all = new SoftAssertions();
-        all.assertThat(nameless).as("without a name").isEmpty();
-        all.assertThat(roleless).as("without a role").isEmpty();
-        all.assertThat(faint).as("too faint").isEmpty();
-        all.assertThat(unreached).as("only for the mouse").isEmpty();
-        all.assertAll();
+  private static boolean shown(Node node) {
+    for (Node n = node; n != null; n = n.getParent()) {
+      if (!n.isVisible()) {
+        return false;
+      }
     }
+    return true;
+  }
+
+  /** The page by day, and its colours by night. */
+  private void everything(String where) {
+    robot.interact(() -> {
+      walk(stage.getScene().getRoot(), where);
+      appearance.nightProperty().set(true);
+    });
+    settle();
+    robot.interact(() -> {
+      walk(stage.getScene().getRoot(), where + " by night");
+      appearance.nightProperty().set(false);
+    });
+  }
+
+  private void pages(String where) {
+    settle();
+    List<ToggleButton> tabs = tabs();
+    if (tabs.isEmpty()) {
+      everything(where);
+    }
+    for (ToggleButton tab : tabs) {
+      robot.interact(tab::fire);
+      settle();
+      everything(where + " " + tab.getText());
+    }
+  }
+
+  @Test
+  public void everyControlHasANameARoleAndAKey() {
+    pages("shop");
+    robot.interact(() ->
+        ((org.yellowhearth.desk.shell.ShellView) stage.getScene().getRoot()).showShop("shelf"));
+    openJob("Brindlecote");
+    for (Stage at : Stage.values()) {
+      robot.interact(() -> model.stageProperty().set(at));
+      pages(at.name());
+    }
+    press(KeyCode.F1);
+    pages("help");
+    press(KeyCode.ESCAPE);
+    assertThat(texts).isGreaterThan(2000);
+    robot.interact(() -> model.arrive("Never seen before"));
+    until(() ->
+        model
+            .openProperty()
+            .get()
+            .filter(o -> o.job().plate().name().startsWith("Never"))
+            .isPresent());
+    for (Stage at : List.of(Stage.SAFETY, Stage.FIRST_POWER, Stage.FINAL_TEST)) {
+      robot.interact(() -> model.stageProperty().set(at));
+      pages("nothing " + at.name());
+    }
+    assertThat(controls).isGreaterThan(500);
+    SoftAssertions all = new SoftAssertions();
+    all.assertThat(nameless).as("without a name").isEmpty();
+    all.assertThat(roleless).as("without a role").isEmpty();
+    all.assertThat(faint).as("too faint").isEmpty();
+    all.assertThat(unreached).as("only for the mouse").isEmpty();
+    all.assertAll();
+  }
 }

@@ -45,215 +45,250 @@ import org.yellowhearth.workshop.Rooms;
 
 /** A real window over a shop of two demo sets, and the hands of a person. */
 abstract class Window {
-    /** What never comes true is noticed at last; what only comes late on a busy machine never reaches this. */
-    private static final int FAR_SECONDS = 240;
-    /** The time of the bench; tests move it on instead of waiting. */
-    final MovedClock clock = new MovedClock();
-    final FxRobot robot = new FxRobot();
-    final Appearance appearance = new Appearance();
-    private ExecutorService keeper;
-    private ExecutorService aside;
-    Path folder;
-    Shop shop;
-    DeskModel model;
-    List<Path> asked = List.of();
-    Stage stage;
+  /**
+   * What never comes true is noticed at last; what only comes late on a busy machine never reaches
+   * this.
+   */
+  private static final int FAR_SECONDS = 240;
 
-    @BeforeClass
-    public void startToolkit() throws TimeoutException {
-        stage = FxToolkit.registerPrimaryStage();
-        Appearance.loadTypefaces();
-    }
+  /** The time of the bench; tests move it on instead of waiting. */
+  final MovedClock clock = new MovedClock();
 
-    /** Where printers' commands are looked for. */
-    String commands = "";
+  final FxRobot robot = new FxRobot();
+  final Appearance appearance = new Appearance();
+  private ExecutorService keeper;
+  private ExecutorService aside;
+  Path folder;
+  Shop shop;
+  DeskModel model;
+  List<Path> asked = List.of();
+  Stage stage;
 
-    @BeforeMethod
-    public void openWindow() {
-        folder = Rooms.folder();
-        open();
-        model.shelf().bringIn(List.of(Rooms.demo("mess-receiver.json"), Rooms.demo("valve-voltmeter.json")));
-        settle();
-    }
+  @BeforeClass
+  public void startToolkit() throws TimeoutException {
+    stage = FxToolkit.registerPrimaryStage();
+    Appearance.loadTypefaces();
+  }
 
-    void open() {
-        robot.interact(() -> {
-            // Nothing before: the window is whole from the start.
-            stage.setScene(new Scene(new Pane(), 1280, 800));
-            open(new ShopView(appearance));
-            stage.show();
-            model.shelf().refresh();
-        });
-        settle();
-    }
+  /** Where printers' commands are looked for. */
+  String commands = "";
 
-    /** Opens the shop in the window around a view that was there before. */
-    void open(ShopView view) {
-        // As in the application: one keeps, any number work beside it.
-        keeper = Executors.newSingleThreadExecutor();
-        aside = Executors.newVirtualThreadPerTaskExecutor();
-        shop = Rooms.shop(folder);
-        model = new DeskModel(shop, new PhotoStore(folder), Rooms.KNOWLEDGE, clock,
-                new Background(keeper, aside, Platform::runLater));
-        FileAsk files = new FileAsk() {
-            @Override
-            public List<Path> jobFiles() {
-                return asked;
-            }
+  @BeforeMethod
+  public void openWindow() {
+    folder = Rooms.folder();
+    open();
+    model
+        .shelf()
+        .bringIn(List.of(Rooms.demo("mess-receiver.json"), Rooms.demo("valve-voltmeter.json")));
+    settle();
+  }
 
-            @Override
-            public List<Path> photographs() {
-                return asked;
-            }
+  void open() {
+    robot.interact(() -> {
+      // Nothing before: the window is whole from the start.
+      stage.setScene(new Scene(new Pane(), 1280, 800));
+      open(new ShopView(appearance));
+      stage.show();
+      model.shelf().refresh();
+    });
+    settle();
+  }
 
-            @Override
-            public Printers printers() {
-                return Printers.of(commands);
-            }
+  /** Opens the shop in the window around a view that was there before. */
+  void open(ShopView view) {
+    // As in the application: one keeps, any number work beside it.
+    keeper = Executors.newSingleThreadExecutor();
+    aside = Executors.newVirtualThreadPerTaskExecutor();
+    shop = Rooms.shop(folder);
+    model =
+        new DeskModel(
+            shop,
+            new PhotoStore(folder),
+            Rooms.KNOWLEDGE,
+            clock,
+            new Background(keeper, aside, Platform::runLater));
+    FileAsk files =
+        new FileAsk() {
+          @Override
+          public List<Path> jobFiles() {
+            return asked;
+          }
 
-            @Override
-            public Optional<Path> newList(String suggestedName) {
-                return Optional.of(folder.resolve(suggestedName));
-            }
+          @Override
+          public List<Path> photographs() {
+            return asked;
+          }
 
-            @Override
-            public Optional<Path> newPicture(String suggestedName) {
-                return Optional.of(folder.resolve(suggestedName));
-            }
+          @Override
+          public Printers printers() {
+            return Printers.of(commands);
+          }
 
-            @Override
-            public Optional<Path> newPaper(String suggestedName) {
-                return Optional.of(folder.resolve(suggestedName));
-            }
+          @Override
+          public Optional<Path> newList(String suggestedName) {
+            return Optional.of(folder.resolve(suggestedName));
+          }
 
-            @Override
-            public Optional<Path> newFolder(String suggestedName) {
-                return Optional.of(folder.resolve(suggestedName));
-            }
+          @Override
+          public Optional<Path> newPicture(String suggestedName) {
+            return Optional.of(folder.resolve(suggestedName));
+          }
 
-            @Override
-            public Optional<Path> newJobFile(String suggestedName) {
-                return Optional.of(folder.resolve(suggestedName));
-            }
+          @Override
+          public Optional<Path> newPaper(String suggestedName) {
+            return Optional.of(folder.resolve(suggestedName));
+          }
+
+          @Override
+          public Optional<Path> newFolder(String suggestedName) {
+            return Optional.of(folder.resolve(suggestedName));
+          }
+
+          @Override
+          public Optional<Path> newJobFile(String suggestedName) {
+            return Optional.of(folder.resolve(suggestedName));
+          }
         };
-        new ShellView(view, model, appearance, files, folder.resolve("dossiers")).takeOver(stage.getScene());
-        model.shelf().refresh();
-    }
+    new ShellView(view, model, appearance, files, folder.resolve("dossiers"))
+        .takeOver(stage.getScene());
+    model.shelf().refresh();
+  }
 
-    @AfterMethod
-    public void closeWindow() throws InterruptedException {
-        close();
-    }
+  @AfterMethod
+  public void closeWindow() throws InterruptedException {
+    close();
+  }
 
-    void close() throws InterruptedException {
-        settle();
-        // The window is taken out of its scene first, so that its heart stops before its shop is closed.
-        robot.interact(() -> stage.getScene().setRoot(new Pane()));
-        settle();
-        aside.shutdown();
-        assertThat(aside.awaitTermination(FAR_SECONDS, TimeUnit.SECONDS)).isTrue();
-        keeper.shutdown();
-        assertThat(keeper.awaitTermination(FAR_SECONDS, TimeUnit.SECONDS)).isTrue();
-        shop.close();
-    }
+  void close() throws InterruptedException {
+    settle();
+    // The window is taken out of its scene first, so that its heart stops before its shop is
+    // closed.
+    robot.interact(() -> stage.getScene().setRoot(new Pane()));
+    settle();
+    aside.shutdown();
+    assertThat(aside.awaitTermination(FAR_SECONDS, TimeUnit.SECONDS)).isTrue();
+    keeper.shutdown();
+    assertThat(keeper.awaitTermination(FAR_SECONDS, TimeUnit.SECONDS)).isTrue();
+    shop.close();
+  }
 
-    void settle() {
-        WaitForAsyncUtils.waitForFxEvents();
-        until(() -> !model.background().busyProperty().get());
-        WaitForAsyncUtils.waitForFxEvents(2);
-    }
+  void settle() {
+    WaitForAsyncUtils.waitForFxEvents();
+    until(() -> !model.background().busyProperty().get());
+    WaitForAsyncUtils.waitForFxEvents(2);
+  }
 
-    static void until(BooleanSupplier condition) {
-        try {
-            WaitForAsyncUtils.waitFor(FAR_SECONDS, TimeUnit.SECONDS, condition::getAsBoolean);
-        } catch (TimeoutException e) {
-            throw new AssertionError("it never came true", e);
-        }
+  static void until(BooleanSupplier condition) {
+    try {
+      WaitForAsyncUtils.waitFor(FAR_SECONDS, TimeUnit.SECONDS, condition::getAsBoolean);
+    } catch (TimeoutException e) {
+      throw new AssertionError("it never came true", e);
     }
+  }
 
-    <T extends Node> T find(String id, Class<T> type) {
-        NodeQuery query = robot.lookup(n -> id.equals(n.getId()) && shown(n));
-        if (query.tryQuery().isEmpty()) {
-            // What was just put on the window gets its inner parts in the next frame, which comes late on a busy machine.
-            Runnable now = () -> {
-                stage.getScene().getRoot().applyCss();
-                stage.getScene().getRoot().layout();
-            };
-            if (Platform.isFxApplicationThread()) {
-                now.run();
-            } else {
-                robot.interact(now);
-            }
-        }
-        return robot.lookup(n -> id.equals(n.getId()) && shown(n)).queryAs(type);
+  <T extends Node> T find(String id, Class<T> type) {
+    NodeQuery query = robot.lookup(n -> id.equals(n.getId()) && shown(n));
+    if (query.tryQuery().isEmpty()) {
+      // What was just put on the window gets its inner parts in the next frame, which comes late on
+      // a busy machine.
+      Runnable now =
+          () -> {
+            stage.getScene().getRoot().applyCss();
+            stage.getScene().getRoot().layout();
+          };
+      if (Platform.isFxApplicationThread()) {
+        now.run();
+      } else {
+        robot.interact(now);
+      }
     }
+    return robot.lookup(n -> id.equals(n.getId()) && shown(n)).queryAs(type);
+  }
 
-    private static boolean shown(Node node) {
-        for (Node n = node; n != null; n = n.getParent()) {
-            if (!n.isVisible()) {
-                return false;
-            }
-        }
-        return true;
+  private static boolean shown(Node node) {
+    for (Node n = node; n != null; n = n.getParent()) {
+      if (!n.isVisible()) {
+        return false;
+      }
     }
+    return true;
+  }
 
-    void press(KeyCode... keys) {
-        robot.push(keys);
-        settle();
-    }
+  void press(KeyCode... keys) {
+    robot.push(keys);
+    settle();
+  }
 
-    /** Types where the focus is. The characters arrive as the toolkit sends them, without its wait after each. */
-    void enter(String line) {
-        robot.interact(() -> line.chars().mapToObj(Character::toString)
-                .forEach(c -> Event.fireEvent(stage.getScene().getFocusOwner(),
-                        new KeyEvent(KeyEvent.KEY_TYPED, c, "", KeyCode.UNDEFINED, false, false, false, false))));
-        press(KeyCode.ENTER);
-    }
+  /**
+   * Types where the focus is. The characters arrive as the toolkit sends them, without its wait
+   * after each.
+   */
+  void enter(String line) {
+    robot.interact(() ->
+        line.chars()
+            .mapToObj(Character::toString)
+            .forEach(c ->
+                Event.fireEvent(
+                    stage.getScene().getFocusOwner(),
+                    new KeyEvent(
+                        KeyEvent.KEY_TYPED,
+                        c,
+                        "",
+                        KeyCode.UNDEFINED,
+                        false,
+                        false,
+                        false,
+                        false))));
+    press(KeyCode.ENTER);
+  }
 
-    /** Fills a field and keeps it with Enter. */
-    void fill(String id, String text) {
-        robot.interact(() -> find(id, TextField.class).requestFocus());
-        robot.interact(() -> find(id, TextField.class).setText(text));
-        press(KeyCode.ENTER);
-    }
+  /** Fills a field and keeps it with Enter. */
+  void fill(String id, String text) {
+    robot.interact(() -> find(id, TextField.class).requestFocus());
+    robot.interact(() -> find(id, TextField.class).setText(text));
+    press(KeyCode.ENTER);
+  }
 
-    /** Fills a field that a button keeps. */
-    void type(String id, String text) {
-        robot.interact(() -> find(id, TextField.class).setText(text));
-    }
+  /** Fills a field that a button keeps. */
+  void type(String id, String text) {
+    robot.interact(() -> find(id, TextField.class).setText(text));
+  }
 
-    void click(String id) {
-        robot.interact(() -> find(id, Button.class).fire());
-        settle();
-    }
+  void click(String id) {
+    robot.interact(() -> find(id, Button.class).fire());
+    settle();
+  }
 
-    String said(String id) {
-        return find(id, Label.class).getText();
-    }
+  String said(String id) {
+    return find(id, Label.class).getText();
+  }
 
-    Job job() {
-        return model.openProperty().get().orElseThrow().job();
-    }
+  Job job() {
+    return model.openProperty().get().orElseThrow().job();
+  }
 
-    void openJob(String name) {
-        robot.interact(() -> find("shelf", ListView.class).requestFocus());
-        until(() -> model.shelf().jobsProperty().get().size() >= 2);
-        press(KeyCode.HOME);
-        for (int i = 0; i < model.shelf().jobsProperty().get().size(); i++) {
-            if (model.shelf().jobsProperty().get().get(i).name().startsWith(name)) {
-                break;
-            }
-            press(KeyCode.DOWN);
-        }
-        press(KeyCode.ENTER);
-        assertThat(job().plate().name()).startsWith(name);
+  void openJob(String name) {
+    robot.interact(() -> find("shelf", ListView.class).requestFocus());
+    until(() -> model.shelf().jobsProperty().get().size() >= 2);
+    press(KeyCode.HOME);
+    for (int i = 0; i < model.shelf().jobsProperty().get().size(); i++) {
+      if (model.shelf().jobsProperty().get().get(i).name().startsWith(name)) {
+        break;
+      }
+      press(KeyCode.DOWN);
     }
+    press(KeyCode.ENTER);
+    assertThat(job().plate().name()).startsWith(name);
+  }
 
-    @SuppressWarnings("unchecked")
-    void choose(String id, String words) {
-        ComboBox<Object> box = find(id, ComboBox.class);
-        robot.interact(
-                () -> box.setValue(box.getItems().stream().filter(i -> i != null && box.getConverter().toString(i).equals(words))
-                        .findFirst().orElseThrow()));
-    }
+  @SuppressWarnings("unchecked")
+  void choose(String id, String words) {
+    ComboBox<Object> box = find(id, ComboBox.class);
+    robot.interact(() ->
+        box.setValue(
+            box.getItems().stream()
+                .filter(i -> i != null && box.getConverter().toString(i).equals(words))
+                .findFirst()
+                .orElseThrow()));
+  }
 }

@@ -27,226 +27,292 @@ import org.yellowhearth.core.part.Tolerance;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.knowledge.words.Words;
 
-/** The grammar of the bench line, over the words that ship. The job has C1, 8 µF 450 V electrolytic, and C1 is chosen. */
+/**
+ * The grammar of the bench line, over the words that ship. The job has C1, 8 µF 450 V electrolytic,
+ * and C1 is chosen.
+ */
 public class BenchLineTest {
-    private static final Job JOB = VerdictTest.job("8 MFD 450 V electrolytic", "", Policy.USUAL,
-            VerdictTest.plate(SetPlate.Purpose.USE));
-    private static final Words WORDS = Words.of(SetPlate.Dialect.BRITISH);
+  private static final Job JOB =
+      VerdictTest.job(
+          "8 MFD 450 V electrolytic", "", Policy.USUAL, VerdictTest.plate(SetPlate.Purpose.USE));
+  private static final Words WORDS = Words.of(SetPlate.Dialect.BRITISH);
 
-    private static BenchOutcome read(String line) {
-        return new BenchLine(JOB, PartRef.parse("C1"), VerdictTest.KNOWLEDGE.vocabulary()).read(line);
-    }
+  private static BenchOutcome read(String line) {
+    return new BenchLine(JOB, PartRef.parse("C1"), VerdictTest.KNOWLEDGE.vocabulary()).read(line);
+  }
 
-    private static BenchEntry understood(String line) {
-        assertThat(read(line)).isInstanceOf(BenchOutcome.Understood.class);
-        return ((BenchOutcome.Understood) read(line)).entry();
-    }
+  private static BenchEntry understood(String line) {
+    assertThat(read(line)).isInstanceOf(BenchOutcome.Understood.class);
+    return ((BenchOutcome.Understood) read(line)).entry();
+  }
 
-    private static Capacitor added(String line) {
-        return (Capacitor) ((BenchEntry.AddParts) understood(line)).parts().getFirst();
-    }
+  private static Capacitor added(String line) {
+    return (Capacitor) ((BenchEntry.AddParts) understood(line)).parts().getFirst();
+  }
 
-    @DataProvider
-    public Object[][] markings() {
-        return new Object[][]{ //
-                {"8 MFD 450 V electrolytic", 8e-6, 450, "electrolytic-dry"}, //
-                {"8MFD 450VW elko", 8e-6, 450, "electrolytic-dry"},
-                {"450 V DC wkg 8 mfd. electrolytic", 8e-6, 450, "electrolytic-dry"}, //
-                {".05 mf 600 V paper", 0.05e-6, 600, "paper-waxed"}, {"0,1 µF 250 V polyester", 0.1e-6, 250, "polyester"}, //
-                {"500 µµF 350 V silver mica", 500e-12, 350, "mica-silvered"}, {"250 mmf mica", 250e-12, 0, "mica-silvered"}, //
-                {"68n 100V film", 68e-9, 100, "polyester"}, {"4n7 400V polypropylene", 4.7e-9, 400, "polypropylene"}, //
-                {"1 jar 1 kV paper in oil", 1e-6 / 900, 1000, "paper-oil"},
-                {"1000 cm clamped mica", 1112.65e-12, 0, "mica-clamped"}, //
-                {"104K 100 V ceramic", 0.1e-6, 100, "ceramic-2"}, {"473J 250V film", 0.047e-6, 250, "polyester"}, //
-                {"16 MFD 450 V 525 V surge wet electrolytic", 16e-6, 450, "electrolytic-wet"}, //
-                {"16 MFD 450 V surge 525 V electrolytic", 16e-6, 450, "electrolytic-dry"}, //
-                {"16 MFD 450 V 525 V surge -20+100% electrolytic", 16e-6, 450, "electrolytic-dry"}, //
-                {"surge 525 V 16 MFD 450 V electrolytic", 16e-6, 450, "electrolytic-dry"}, //
-                {"4.7 µF 35 V solid tantalum", 4.7e-6, 35, "tantalum-bead"}, {"0.1 µF 275 VAC X2", 0.1e-6, 275, "suppression-x"}};
-    }
+  @DataProvider
+  public Object[][] markings() {
+    return new Object[][] { //
+      {"8 MFD 450 V electrolytic", 8e-6, 450, "electrolytic-dry"}, //
+      {"8MFD 450VW elko", 8e-6, 450, "electrolytic-dry"},
+      {"450 V DC wkg 8 mfd. electrolytic", 8e-6, 450, "electrolytic-dry"}, //
+      {".05 mf 600 V paper", 0.05e-6, 600, "paper-waxed"},
+      {"0,1 µF 250 V polyester", 0.1e-6, 250, "polyester"}, //
+      {"500 µµF 350 V silver mica", 500e-12, 350, "mica-silvered"},
+      {"250 mmf mica", 250e-12, 0, "mica-silvered"}, //
+      {"68n 100V film", 68e-9, 100, "polyester"},
+      {"4n7 400V polypropylene", 4.7e-9, 400, "polypropylene"}, //
+      {"1 jar 1 kV paper in oil", 1e-6 / 900, 1000, "paper-oil"},
+      {"1000 cm clamped mica", 1112.65e-12, 0, "mica-clamped"}, //
+      {"104K 100 V ceramic", 0.1e-6, 100, "ceramic-2"},
+      {"473J 250V film", 0.047e-6, 250, "polyester"}, //
+      {"16 MFD 450 V 525 V surge wet electrolytic", 16e-6, 450, "electrolytic-wet"}, //
+      {"16 MFD 450 V surge 525 V electrolytic", 16e-6, 450, "electrolytic-dry"}, //
+      {"16 MFD 450 V 525 V surge -20+100% electrolytic", 16e-6, 450, "electrolytic-dry"}, //
+      {"surge 525 V 16 MFD 450 V electrolytic", 16e-6, 450, "electrolytic-dry"}, //
+      {"4.7 µF 35 V solid tantalum", 4.7e-6, 35, "tantalum-bead"},
+      {"0.1 µF 275 VAC X2", 0.1e-6, 275, "suppression-x"}
+    };
+  }
 
-    @Test(dataProvider = "markings")
-    public void aPartJoinsAsItIsPrinted(String marking, double farads, double volts, String kind) {
-        Capacitor part = added("+ C21 " + marking);
-        assertThat(part.ref()).hasToString("C21");
-        assertThat(part.marking()).isEqualTo(marking);
-        assertThat(part.farads()).isCloseTo(farads, within(farads * 1e-5));
-        assertThat(part.ratedVolts()).isEqualTo(volts == 0 ? OptionalDouble.empty() : OptionalDouble.of(volts));
-        assertThat(part.kind()).isEqualTo(kind);
-    }
+  @Test(dataProvider = "markings")
+  public void aPartJoinsAsItIsPrinted(String marking, double farads, double volts, String kind) {
+    Capacitor part = added("+ C21 " + marking);
+    assertThat(part.ref()).hasToString("C21");
+    assertThat(part.marking()).isEqualTo(marking);
+    assertThat(part.farads()).isCloseTo(farads, within(farads * 1e-5));
+    assertThat(part.ratedVolts())
+        .isEqualTo(volts == 0 ? OptionalDouble.empty() : OptionalDouble.of(volts));
+    assertThat(part.kind()).isEqualTo(kind);
+  }
 
-    @Test
-    public void everythingElseThatCanBeSaidIsTaken() {
-        Capacitor part = added("+c21a 50 MFD 25V -10+50% electrolytic bias filter +chassis sees 18,5 V \"under the tag strip\"");
-        assertThat(part.ref()).hasToString("C21a");
-        assertThat(part.role()).isEqualTo(Role.BIAS_FILTER);
-        assertThat(part.polarity()).isEqualTo(Polarity.POSITIVE_TO_CHASSIS);
-        assertThat(part.tolerance()).contains(new Tolerance(-0.1, 0.5));
-        assertThat(part.workingVolts()).hasValue(18.5);
-        assertThat(part.remark()).isEqualTo("under the tag strip");
-        assertThat(added("+ C9 .1 mf 250 V AC paper across the line").ratedForMains()).isTrue();
-        assertThat(added("+ C9 1n ±5% mica").tolerance()).contains(Tolerance.plusMinus(0.05));
-    }
+  @Test
+  public void everythingElseThatCanBeSaidIsTaken() {
+    Capacitor part =
+        added(
+            "+c21a 50 MFD 25V -10+50% electrolytic bias filter +chassis sees 18,5 V \"under the tag strip\"");
+    assertThat(part.ref()).hasToString("C21a");
+    assertThat(part.role()).isEqualTo(Role.BIAS_FILTER);
+    assertThat(part.polarity()).isEqualTo(Polarity.POSITIVE_TO_CHASSIS);
+    assertThat(part.tolerance()).contains(new Tolerance(-0.1, 0.5));
+    assertThat(part.workingVolts()).hasValue(18.5);
+    assertThat(part.remark()).isEqualTo("under the tag strip");
+    assertThat(added("+ C9 .1 mf 250 V AC paper across the line").ratedForMains()).isTrue();
+    assertThat(added("+ C9 1n ±5% mica").tolerance()).contains(Tolerance.plusMinus(0.05));
+  }
 
-    @Test
-    public void aReadingBelongsToThePartNamedOrElseChosen() {
-        BenchEntry.KeepReading chosen = (BenchEntry.KeepReading) understood("9.1u 400r D2.4 @100");
-        assertThat(chosen.part()).hasToString("C1");
-        assertThat(chosen.figures().get(Figure.ESR)).hasValue(400);
-        assertThat(((BenchEntry.KeepReading) understood("c1 D=2.4 9,1u")).figures()).isEqualTo(
-                ((BenchEntry.KeepReading) understood("9.1u D2.4")).figures());
-    }
+  @Test
+  public void aReadingBelongsToThePartNamedOrElseChosen() {
+    BenchEntry.KeepReading chosen = (BenchEntry.KeepReading) understood("9.1u 400r D2.4 @100");
+    assertThat(chosen.part()).hasToString("C1");
+    assertThat(chosen.figures().get(Figure.ESR)).hasValue(400);
+    assertThat(((BenchEntry.KeepReading) understood("c1 D=2.4 9,1u")).figures())
+        .isEqualTo(((BenchEntry.KeepReading) understood("9.1u D2.4")).figures());
+  }
 
-    @Test
-    public void theOtherLinesAreUnderstood() {
-        assertThat(understood("C1")).isEqualTo(new BenchEntry.ShowPart(PartRef.of("C1")));
-        assertThat(understood("- C1")).isEqualTo(new BenchEntry.RemovePart(JOB.census().getFirst()));
-        assertThat(understood("\" smells of wax")).isEqualTo(new BenchEntry.WriteNote("smells of wax"));
-        assertThat(understood("lit")).isEqualTo(new BenchEntry.SwitchPower(Edit.Power.LIT));
-        assertThat(understood("OFF")).isEqualTo(new BenchEntry.SwitchPower(Edit.Power.OFF));
-        BenchEntry.CorrectPart corrected = (BenchEntry.CorrectPart) understood("C1 = 16 MFD reservoir");
-        Capacitor after = (Capacitor) corrected.after();
-        assertThat(after.farads()).isEqualTo(16e-6);
-        assertThat(after.role()).isEqualTo(Role.RESERVOIR);
-        assertThat(after.ratedVolts()).hasValue(450);
-        assertThat(read("   ")).isInstanceOf(BenchOutcome.Empty.class);
-    }
+  @Test
+  public void theOtherLinesAreUnderstood() {
+    assertThat(understood("C1")).isEqualTo(new BenchEntry.ShowPart(PartRef.of("C1")));
+    assertThat(understood("- C1")).isEqualTo(new BenchEntry.RemovePart(JOB.census().getFirst()));
+    assertThat(understood("\" smells of wax")).isEqualTo(new BenchEntry.WriteNote("smells of wax"));
+    assertThat(understood("lit")).isEqualTo(new BenchEntry.SwitchPower(Edit.Power.LIT));
+    assertThat(understood("OFF")).isEqualTo(new BenchEntry.SwitchPower(Edit.Power.OFF));
+    BenchEntry.CorrectPart corrected = (BenchEntry.CorrectPart) understood("C1 = 16 MFD reservoir");
+    Capacitor after = (Capacitor) corrected.after();
+    assertThat(after.farads()).isEqualTo(16e-6);
+    assertThat(after.role()).isEqualTo(Role.RESERVOIR);
+    assertThat(after.ratedVolts()).hasValue(450);
+    assertThat(read("   ")).isInstanceOf(BenchOutcome.Empty.class);
+  }
 
-    @DataProvider
-    public Object[][] refused() {
-        return new Object[][]{ //
-                {"C99 9.1u", "BenchWords.unknown-reference-with-reading", "C99"},
-                {"C99", "BenchWords.unknown-reference", "+ C99"}, //
-                {"R47", "BenchWords.unknown-reference", "R47"}, {"+ C1 8 MFD", "BenchWords.reference-exists", "C1 ="}, //
-                {"+ 8 MFD 450 V", "BenchWords.reference-expected", "letters and a number"},
-                {"+", "BenchWords.reference-expected", "C21"}, //
-                {"+ C2", "PartsListWords.capacitance-missing", "C2"},
-                {"+ C2 450 V electrolytic", "PartsListWords.capacitance-missing", "as printed"}, //
-                {"+ C2 -8 MFD", "MarkingWords.not-above-zero", "above zero"},
-                {"+ C2 5..5 MFD", "MarkingWords.not-a-number", "5..5"}, //
-                {"+ C2 8 MFD 450 V 500 V", "PartsListWords.stated-twice", "voltage"},
-                {"+ C2 8 MFD paper mica", "PartsListWords.stated-twice", "kind"}, //
-                {"+ C2 8 MFD 16 MFD", "PartsListWords.stated-twice", "capacitance"},
-                {"+ C2a 16+16 MFD", "PartsListWords.sections", "without letter"}, //
-                {"+ C2 8 MFD 400r", "PartsListWords.not-part-of-a-marking", "400r"},
-                {"+ C2 8 MFD cheese", "PartsListWords.unknown-word", "cheese"}, //
-                {"+ C2 8 MFD sees", "PartsListWords.working-voltage-expected", "260 V"},
-                {"+ C2 20 F", "PartsListWords.farads-range", "10 F"}, //
-                {"+ C2 8u 999 kV", "PartsListWords.volts-range", "100 kV"}, {"+ C2 8u 300%", "PartsListWords.tolerance-range", "300%"}, //
-                {"450 V", "ReadingWords.voltage-not-a-reading", "450 V is a voltage"},
-                {"5..5u", "MarkingWords.not-a-number", "5..5"}, //
-                {"-8u", "MarkingWords.not-above-zero", "-8u"}, {"C1 =", "BenchWords.nothing-to-correct", "C1"}, //
-                {"C9 = 8 MFD", "BenchWords.unknown-reference", "C9"}, {"- C9", "BenchWords.unknown-reference", "C9"}, //
-                {"- C1 please", "BenchWords.nothing-after", "please"}, {"\"", "BenchWords.note-empty", "words"}, //
-                {"x".repeat(401), "BenchWords.too-long", "400"}};
-    }
+  @DataProvider
+  public Object[][] refused() {
+    return new Object[][] { //
+      {"C99 9.1u", "BenchWords.unknown-reference-with-reading", "C99"},
+      {"C99", "BenchWords.unknown-reference", "+ C99"}, //
+      {"R47", "BenchWords.unknown-reference", "R47"},
+      {"+ C1 8 MFD", "BenchWords.reference-exists", "C1 ="}, //
+      {"+ 8 MFD 450 V", "BenchWords.reference-expected", "letters and a number"},
+      {"+", "BenchWords.reference-expected", "C21"}, //
+      {"+ C2", "PartsListWords.capacitance-missing", "C2"},
+      {"+ C2 450 V electrolytic", "PartsListWords.capacitance-missing", "as printed"}, //
+      {"+ C2 -8 MFD", "MarkingWords.not-above-zero", "above zero"},
+      {"+ C2 5..5 MFD", "MarkingWords.not-a-number", "5..5"}, //
+      {"+ C2 8 MFD 450 V 500 V", "PartsListWords.stated-twice", "voltage"},
+      {"+ C2 8 MFD paper mica", "PartsListWords.stated-twice", "kind"}, //
+      {"+ C2 8 MFD 16 MFD", "PartsListWords.stated-twice", "capacitance"},
+      {"+ C2a 16+16 MFD", "PartsListWords.sections", "without letter"}, //
+      {"+ C2 8 MFD 400r", "PartsListWords.not-part-of-a-marking", "400r"},
+      {"+ C2 8 MFD cheese", "PartsListWords.unknown-word", "cheese"}, //
+      {"+ C2 8 MFD sees", "PartsListWords.working-voltage-expected", "260 V"},
+      {"+ C2 20 F", "PartsListWords.farads-range", "10 F"}, //
+      {"+ C2 8u 999 kV", "PartsListWords.volts-range", "100 kV"},
+      {"+ C2 8u 300%", "PartsListWords.tolerance-range", "300%"}, //
+      {"450 V", "ReadingWords.voltage-not-a-reading", "450 V is a voltage"},
+      {"5..5u", "MarkingWords.not-a-number", "5..5"}, //
+      {"-8u", "MarkingWords.not-above-zero", "-8u"},
+      {"C1 =", "BenchWords.nothing-to-correct", "C1"}, //
+      {"C9 = 8 MFD", "BenchWords.unknown-reference", "C9"},
+      {"- C9", "BenchWords.unknown-reference", "C9"}, //
+      {"- C1 please", "BenchWords.nothing-after", "please"},
+      {"\"", "BenchWords.note-empty", "words"}, //
+      {"x".repeat(401), "BenchWords.too-long", "400"}
+    };
+  }
 
-    @Test(dataProvider = "refused")
-    public void wrongInputGetsOneClearSentence(String line, String key, String said) {
-        assertThat(read(line)).isInstanceOfSatisfying(BenchOutcome.Refused.class, r -> {
-            assertThat(r.problem().key().key()).isEqualTo(key);
-            assertThat(WORDS.say(r.problem())).contains(said).endsWith(".");
-            assertThat(r.index()).isBetween(0, line.length());
-        });
-    }
+  @Test(dataProvider = "refused")
+  public void wrongInputGetsOneClearSentence(String line, String key, String said) {
+    assertThat(read(line))
+        .isInstanceOfSatisfying(
+            BenchOutcome.Refused.class,
+            r -> {
+              assertThat(r.problem().key().key()).isEqualTo(key);
+              assertThat(WORDS.say(r.problem())).contains(said).endsWith(".");
+              assertThat(r.index()).isBetween(0, line.length());
+            });
+  }
 
-    @DataProvider
-    public Object[][] questions() {
-        return new Object[][]{{"1,000u D0.1", "1.000u D0.1", "1000u D0.1"},
-                {"+ C5 1,000 pF mica", "+ C5 1.000 pF mica", "+ C5 1000 pF mica"},
-                {"1.2mF", "1200u", "1.2u"}, {"+ C5 104 ceramic", "+ C5 100000p ceramic", "+ C5 104p ceramic"}};
-    }
+  @DataProvider
+  public Object[][] questions() {
+    return new Object[][] {
+      {"1,000u D0.1", "1.000u D0.1", "1000u D0.1"},
+      {"+ C5 1,000 pF mica", "+ C5 1.000 pF mica", "+ C5 1000 pF mica"},
+      {"1.2mF", "1200u", "1.2u"},
+      {"+ C5 104 ceramic", "+ C5 100000p ceramic", "+ C5 104p ceramic"}
+    };
+  }
 
-    @Test(dataProvider = "questions")
-    public void whatHasTwoMeaningsIsAskedAboutAndEitherAnswerIsUnderstood(String line, String first, String second) {
-        assertThat(read(line)).isInstanceOfSatisfying(BenchOutcome.Question.class, q -> {
-            assertThat(q.choices()).extracting(BenchOutcome.Choice::line).containsExactly(first, second);
-            q.choices().forEach(c -> understood(c.line()));
-            assertThat(WORDS.say(q.question())).endsWith("?");
-        });
-    }
+  @Test(dataProvider = "questions")
+  public void whatHasTwoMeaningsIsAskedAboutAndEitherAnswerIsUnderstood(
+      String line, String first, String second) {
+    assertThat(read(line))
+        .isInstanceOfSatisfying(
+            BenchOutcome.Question.class,
+            q -> {
+              assertThat(q.choices())
+                  .extracting(BenchOutcome.Choice::line)
+                  .containsExactly(first, second);
+              q.choices().forEach(c -> understood(c.line()));
+              assertThat(WORDS.say(q.question())).endsWith("?");
+            });
+  }
 
-    @Test
-    public void withoutAChosenPartAReadingAsksForAReference() {
-        BenchOutcome outcome = new BenchLine(JOB, Optional.empty(), VerdictTest.KNOWLEDGE.vocabulary()).read("9.1u");
-        assertThat(outcome).isInstanceOfSatisfying(BenchOutcome.Refused.class,
-                r -> assertThat(r.problem().key().key()).isEqualTo("BenchWords.no-part-chosen"));
-    }
+  @Test
+  public void withoutAChosenPartAReadingAsksForAReference() {
+    BenchOutcome outcome =
+        new BenchLine(JOB, Optional.empty(), VerdictTest.KNOWLEDGE.vocabulary()).read("9.1u");
+    assertThat(outcome)
+        .isInstanceOfSatisfying(
+            BenchOutcome.Refused.class,
+            r -> assertThat(r.problem().key().key()).isEqualTo("BenchWords.no-part-chosen"));
+  }
 
-    @Test
-    public void theEchoKeepsWhatWasUnderstoodBeforeTheTrouble() {
-        assertThat(read("C1 9.1u 400")).isInstanceOfSatisfying(BenchOutcome.Refused.class, r -> {
-            assertThat(r.index()).isEqualTo(8);
-            assertThat(r.soFar().orElseThrow().figures().get(Figure.CAPACITANCE)).hasValue(9.1e-6);
-        });
-    }
+  @Test
+  public void theEchoKeepsWhatWasUnderstoodBeforeTheTrouble() {
+    assertThat(read("C1 9.1u 400"))
+        .isInstanceOfSatisfying(
+            BenchOutcome.Refused.class,
+            r -> {
+              assertThat(r.index()).isEqualTo(8);
+              assertThat(r.soFar().orElseThrow().figures().get(Figure.CAPACITANCE))
+                  .hasValue(9.1e-6);
+            });
+  }
 
-    /** Whatever is typed, the line answers and never throws. */
-    @Test
-    public void noLineEverBreaksIt() {
-        Random random = new Random(11);
-        String alphabet = "0123456789.,+-=@%\"CDQRVkMunpµΩ érfasIin\t±~/−";
-        for (int i = 0; i < 20_000; i++) {
-            StringBuilder line = new StringBuilder();
-            for (int n = random.nextInt(24); n >= 0; n--) {
-                line.append(alphabet.charAt(random.nextInt(alphabet.length())));
-            }
-            BenchOutcome outcome = read(line.toString());
-            if (outcome instanceof BenchOutcome.Refused r) {
-                assertThat(WORDS.say(r.problem())).as(line.toString()).isNotBlank().doesNotContain("NaN", "Infinity", "{0}");
-            }
-        }
+  /** Whatever is typed, the line answers and never throws. */
+  @Test
+  public void noLineEverBreaksIt() {
+    Random random = new Random(11);
+    String alphabet = "0123456789.,+-=@%\"CDQRVkMunpµΩ érfasIin\t±~/−";
+    for (int i = 0; i < 20_000; i++) {
+      StringBuilder line = new StringBuilder();
+      for (int n = random.nextInt(24); n >= 0; n--) {
+        line.append(alphabet.charAt(random.nextInt(alphabet.length())));
+      }
+      BenchOutcome outcome = read(line.toString());
+      if (outcome instanceof BenchOutcome.Refused r) {
+        assertThat(WORDS.say(r.problem()))
+            .as(line.toString())
+            .isNotBlank()
+            .doesNotContain("NaN", "Infinity", "{0}");
+      }
     }
+  }
 
-    private static BenchOutcome withRails(String line) {
-        Job job = JOB;
-        for (String name : List.of("HT", "bias")) {
-            Rail rail = new Rail("id-" + name, name, 300, List.of(PartRef.of("C1")), OptionalDouble.empty(), "unstated",
-                    Rail.Bleeder.NONE, OptionalDouble.empty());
-            job = job.after(new Entry(job.journal().size(), job.journal().getLast().at(),
-                    new Act.Did(new Edit.ItemChanged(Optional.empty(), Optional.of(rail)))));
-        }
-        return new BenchLine(job, PartRef.parse("C1"), VerdictTest.KNOWLEDGE.vocabulary()).read(line);
+  private static BenchOutcome withRails(String line) {
+    Job job = JOB;
+    for (String name : List.of("HT", "bias")) {
+      Rail rail =
+          new Rail(
+              "id-" + name,
+              name,
+              300,
+              List.of(PartRef.of("C1")),
+              OptionalDouble.empty(),
+              "unstated",
+              Rail.Bleeder.NONE,
+              OptionalDouble.empty());
+      job =
+          job.after(
+              new Entry(
+                  job.journal().size(),
+                  job.journal().getLast().at(),
+                  new Act.Did(new Edit.ItemChanged(Optional.empty(), Optional.of(rail)))));
     }
+    return new BenchLine(job, PartRef.parse("C1"), VerdictTest.KNOWLEDGE.vocabulary()).read(line);
+  }
 
-    @DataProvider
-    public Object[][] events() {
-        return new Object[][]{{"volts HT 212V", new Edit.VoltsMeasured("id-HT", 212)},
-                {"VOLTS ht 0.3", new Edit.VoltsMeasured("id-HT", 0.3)},
-                {"volts bias -12.5 V", new Edit.VoltsMeasured("id-bias", -12.5)},
-                {"volts HT 120 mV found", new Edit.VoltsMeasured("id-HT", 0.12, true)},
-                {"clip HT 1k", new Edit.ClipPut("id-HT", 1000)}, {"clip HT 4k7", new Edit.ClipPut("id-HT", 4700)},
-                {"unclip bias", new Edit.ClipTaken("id-bias")}};
-    }
+  @DataProvider
+  public Object[][] events() {
+    return new Object[][] {
+      {"volts HT 212V", new Edit.VoltsMeasured("id-HT", 212)},
+      {"VOLTS ht 0.3", new Edit.VoltsMeasured("id-HT", 0.3)},
+      {"volts bias -12.5 V", new Edit.VoltsMeasured("id-bias", -12.5)},
+      {"volts HT 120 mV found", new Edit.VoltsMeasured("id-HT", 0.12, true)},
+      {"clip HT 1k", new Edit.ClipPut("id-HT", 1000)},
+      {"clip HT 4k7", new Edit.ClipPut("id-HT", 4700)},
+      {"unclip bias", new Edit.ClipTaken("id-bias")}
+    };
+  }
 
-    @Test(dataProvider = "events")
-    public void whatHappensToARailIsUnderstood(String line, Edit.Event event) {
-        assertThat(((BenchEntry.Happened) ((BenchOutcome.Understood) withRails(line)).entry()).event()).isEqualTo(event);
-    }
+  @Test(dataProvider = "events")
+  public void whatHappensToARailIsUnderstood(String line, Edit.Event event) {
+    assertThat(((BenchEntry.Happened) ((BenchOutcome.Understood) withRails(line)).entry()).event())
+        .isEqualTo(event);
+  }
 
-    @DataProvider
-    public Object[][] noEvents() {
-        return new Object[][]{{"volts HT", "volts on the meter"}, {"volts 12 V", "expected one of HT, bias"},
-                {"volts HT 12k", "volts on the meter"}, {"clip HT 5 V", "discharge resistor"},
-                {"clip HT 0", "discharge resistor"},
-                {"unclip HT now", "after"}, {"volts screen 5", "expected one of"}};
-    }
+  @DataProvider
+  public Object[][] noEvents() {
+    return new Object[][] {
+      {"volts HT", "volts on the meter"},
+      {"volts 12 V", "expected one of HT, bias"},
+      {"volts HT 12k", "volts on the meter"},
+      {"clip HT 5 V", "discharge resistor"},
+      {"clip HT 0", "discharge resistor"},
+      {"unclip HT now", "after"},
+      {"volts screen 5", "expected one of"}
+    };
+  }
 
-    @Test(dataProvider = "noEvents")
-    public void whatDoesNotFitARailIsRefusedWithASentence(String line, String why) {
-        assertThat(WORDS.say(((BenchOutcome.Refused) withRails(line)).problem())).contains(why);
-    }
+  @Test(dataProvider = "noEvents")
+  public void whatDoesNotFitARailIsRefusedWithASentence(String line, String why) {
+    assertThat(WORDS.say(((BenchOutcome.Refused) withRails(line)).problem())).contains(why);
+  }
 
-    @Test
-    public void withoutRailsTheLineSaysWhereToListThem() {
-        assertThat(WORDS.say(((BenchOutcome.Refused) read("volts 12 V")).problem())).contains("List the rails in Safety");
-    }
+  @Test
+  public void withoutRailsTheLineSaysWhereToListThem() {
+    assertThat(WORDS.say(((BenchOutcome.Refused) read("volts 12 V")).problem()))
+        .contains("List the rails in Safety");
+  }
 
-    @Test
-    public void aDateIsPartOfTheMarking() {
-        assertThat(added("+ C5 .05 MFD 600 V paper dated 6412").dateCode()).isEqualTo("6412");
-        assertThat(WORDS.say(((BenchOutcome.Refused) read("+ C5 .05 MFD dated soon")).problem())).contains("dated 6412");
-        assertThat(WORDS.say(((BenchOutcome.Refused) read("+ C5 .05 MFD dated 6412 dated 6413")).problem()))
-                .contains("second time");
-    }
+  @Test
+  public void aDateIsPartOfTheMarking() {
+    assertThat(added("+ C5 .05 MFD 600 V paper dated 6412").dateCode()).isEqualTo("6412");
+    assertThat(WORDS.say(((BenchOutcome.Refused) read("+ C5 .05 MFD dated soon")).problem()))
+        .contains("dated 6412");
+    assertThat(
+            WORDS.say(
+                ((BenchOutcome.Refused) read("+ C5 .05 MFD dated 6412 dated 6413")).problem()))
+        .contains("second time");
+  }
 }

@@ -1,7 +1,6 @@
 package org.yellowhearth.workshop;
 
 import java.util.function.Consumer;
-
 import org.yellowhearth.core.safety.Gate;
 
 /**
@@ -10,5 +9,4 @@ import org.yellowhearth.core.safety.Gate;
  * @param goOn goes through it, with what the person said
  * @param leave goes back; nothing is kept
  */
-public record AskedGate(Gate gate, Consumer<String> goOn, Runnable leave) {
-}
+public record AskedGate(Gate gate, Consumer<String> goOn, Runnable leave) {}

@@ -21,135 +21,185 @@ import org.yellowhearth.workshop.watch.Value;
 import org.yellowhearth.workshop.watch.Watched;
 import org.yellowhearth.workshop.words.Labels;
 
-/** The line typed at the bench: how it is understood while it is typed, and what Enter makes of it. */
+/**
+ * The line typed at the bench: how it is understood while it is typed, and what Enter makes of it.
+ */
 public final class BenchLineModel {
-    private final DeskModel model;
-    private final Value<String> line = new Value<>("");
-    private final Value<Echo> echo = new Value<>(Echo.NOTHING);
-    private final List<String> history = new ArrayList<>();
-    private BenchOutcome outcome = new BenchOutcome.Empty();
-    private int recalled;
+  private final DeskModel model;
+  private final Value<String> line = new Value<>("");
+  private final Value<Echo> echo = new Value<>(Echo.NOTHING);
+  private final List<String> history = new ArrayList<>();
+  private BenchOutcome outcome = new BenchOutcome.Empty();
+  private int recalled;
 
-    BenchLineModel(DeskModel model) {
-        this.model = model;
-        line.addListener((_, _, _) -> readLine());
-        model.chosenProperty().addListener((_, _, _) -> readLine());
-        model.openProperty().addListener((_, _, _) -> readLine());
+  BenchLineModel(DeskModel model) {
+    this.model = model;
+    line.addListener((_, _, _) -> readLine());
+    model.chosenProperty().addListener((_, _, _) -> readLine());
+    model.openProperty().addListener((_, _, _) -> readLine());
+  }
+
+  public Value<String> lineProperty() {
+    return line;
+  }
+
+  public Watched<Echo> echoProperty() {
+    return echo.watched();
+  }
+
+  private void readLine() {
+    Optional<OpenJob> job = model.openProperty().get();
+    outcome =
+        job.isEmpty()
+            ? new BenchOutcome.Empty()
+            : new BenchLine(
+                    job.get().job(), model.chosenProperty().get(), model.knowledge().vocabulary())
+                .read(line.get());
+    echo.set(
+        job.map(j -> new EchoWords(model.words(), j, model.now()).of(outcome))
+            .orElse(Echo.NOTHING));
+  }
+
+  /**
+   * Enter: keeps what the line says, or answers nothing when it cannot be taken; the echo already
+   * says why.
+   */
+  public void enter() {
+    model.inTurn(this::enterNow);
+  }
+
+  private void enterNow() {
+    if (outcome instanceof BenchOutcome.Understood(BenchEntry entry)) {
+      String typed = line.get();
+      done(
+          entry,
+          () -> {
+            history.add(typed);
+            recalled = history.size();
+            line.set("");
+          });
     }
+  }
 
-    public Value<String> lineProperty() {
-        return line;
-    }
-
-    public Watched<Echo> echoProperty() {
-        return echo.watched();
-    }
-
-    private void readLine() {
-        Optional<OpenJob> job = model.openProperty().get();
-        outcome = job.isEmpty()
-                ? new BenchOutcome.Empty()
-                : new BenchLine(job.get().job(), model.chosenProperty().get(), model.knowledge().vocabulary()).read(line.get());
-        echo.set(job.map(j -> new EchoWords(model.words(), j, model.now()).of(outcome)).orElse(Echo.NOTHING));
-    }
-
-    /** Enter: keeps what the line says, or answers nothing when it cannot be taken; the echo already says why. */
-    public void enter() {
-        model.inTurn(this::enterNow);
-    }
-
-    private void enterNow() {
-        if (outcome instanceof BenchOutcome.Understood(BenchEntry entry)) {
-            String typed = line.get();
-            done(entry, () -> {
-                history.add(typed);
-                recalled = history.size();
-                line.set("");
-            });
+  private void done(BenchEntry entry, Runnable after) {
+    switch (entry) {
+      case BenchEntry.AddParts e ->
+          model.act(
+              together(e.parts().stream().map(p -> (Edit) new Edit.PartAdded(p)).toList()),
+              choosing(after, e.parts().getFirst().ref()));
+      case BenchEntry.CorrectPart e ->
+          model.act(new Edit.PartChanged(e.before(), e.after()), choosing(after, e.after().ref()));
+      case BenchEntry.RemovePart e -> model.act(removal(model.job(), e.part()), after);
+      case BenchEntry.WriteDown e -> {
+        List<Edit> edits =
+            e.items().stream()
+                .filter(i -> !model.job().item(i.id()).equals(Optional.of(i)))
+                .map(i -> (Edit) new Edit.ItemChanged(model.job().item(i.id()), Optional.of(i)))
+                .toList();
+        if (edits.isEmpty()) {
+          after.run();
+        } else {
+          model.act(together(edits), choosing(after, e.items().getFirst().part()));
         }
-    }
-
-    private void done(BenchEntry entry, Runnable after) {
-        switch (entry) {
-            case BenchEntry.AddParts e -> model.act(together(e.parts().stream().map(p -> (Edit) new Edit.PartAdded(p)).toList()),
-                    choosing(after, e.parts().getFirst().ref()));
-            case BenchEntry.CorrectPart e ->
-                model.act(new Edit.PartChanged(e.before(), e.after()), choosing(after, e.after().ref()));
-            case BenchEntry.RemovePart e -> model.act(removal(model.job(), e.part()), after);
-            case BenchEntry.WriteDown e -> {
-                List<Edit> edits = e.items().stream().filter(i -> !model.job().item(i.id()).equals(Optional.of(i)))
-                        .map(i -> (Edit) new Edit.ItemChanged(model.job().item(i.id()), Optional.of(i))).toList();
-                if (edits.isEmpty()) {
-                    after.run();
-                } else {
-                    model.act(together(edits), choosing(after, e.items().getFirst().part()));
-                }
-            }
-            case BenchEntry.TakeOut e ->
-                model.act(new Edit.ItemChanged(Optional.of(e.item()), Optional.empty()), choosing(after, e.item().part()));
-            case BenchEntry.KeepReading e -> model.act(
-                    new Edit.ReadingKept(EchoWords.reading(e, model.job().readings().size(), model.now())),
-                    choosing(after, e.part()));
-            case BenchEntry.WriteNote e -> model.act(new Edit.NoteWritten(e.text()), () -> {
+      }
+      case BenchEntry.TakeOut e ->
+          model.act(
+              new Edit.ItemChanged(Optional.of(e.item()), Optional.empty()),
+              choosing(after, e.item().part()));
+      case BenchEntry.KeepReading e ->
+          model.act(
+              new Edit.ReadingKept(
+                  EchoWords.reading(e, model.job().readings().size(), model.now())),
+              choosing(after, e.part()));
+      case BenchEntry.WriteNote e ->
+          model.act(
+              new Edit.NoteWritten(e.text()),
+              () -> {
                 after.run();
                 model.tell(Labels.of("bench.noted"), false);
+              });
+      case BenchEntry.SwitchPower e -> {
+        after.run();
+        model.power(e.power());
+      }
+      case BenchEntry.Happened e -> model.act(e.event(), after);
+      case BenchEntry.ReadSupply e -> {
+        List<SupplyBridge.Clipped> clipped =
+            model.job().items(SupplyBridge.class).stream().map(SupplyBridge::clipped).toList();
+        String last =
+            model.job().items(SupplyReading.class).stream()
+                .max(Comparator.comparing(SupplyReading::at))
+                .map(SupplyReading::after)
+                .orElse("");
+        model.act(
+            together(
+                e.shown().stream()
+                    .map(x ->
+                        (Edit)
+                            new Edit.ItemChanged(
+                                Optional.empty(),
+                                Optional.of(
+                                    new SupplyReading(
+                                        model.newId(),
+                                        model.now().toInstant(),
+                                        e.point(),
+                                        x.kind(),
+                                        x.value(),
+                                        e.lineVolts(),
+                                        e.meterOhms(),
+                                        OptionalDouble.empty(),
+                                        e.state(),
+                                        OptionalDouble.empty(),
+                                        "",
+                                        last,
+                                        clipped,
+                                        OptionalDouble.empty()))))
+                    .toList()),
+            () -> {
+              after.run();
+              model.trace().chosenProperty().set(e.point());
             });
-            case BenchEntry.SwitchPower e -> {
-                after.run();
-                model.power(e.power());
-            }
-            case BenchEntry.Happened e -> model.act(e.event(), after);
-            case BenchEntry.ReadSupply e -> {
-                List<SupplyBridge.Clipped> clipped = model.job().items(SupplyBridge.class).stream().map(SupplyBridge::clipped)
-                        .toList();
-                String last = model.job().items(SupplyReading.class).stream().max(Comparator.comparing(SupplyReading::at))
-                        .map(SupplyReading::after).orElse("");
-                model.act(together(e.shown().stream().map(x -> (Edit) new Edit.ItemChanged(Optional.empty(),
-                        Optional.of(new SupplyReading(model.newId(), model.now().toInstant(), e.point(), x.kind(), x.value(),
-                                e.lineVolts(),
-                                e.meterOhms(), OptionalDouble.empty(), e.state(), OptionalDouble.empty(), "",
-                                last, clipped,
-                                OptionalDouble.empty()))))
-                        .toList()), () -> {
-                            after.run();
-                            model.trace().chosenProperty().set(e.point());
-                        });
-            }
-            case BenchEntry.ShowPart e -> choosing(after, e.part()).run();
-        }
+      }
+      case BenchEntry.ShowPart e -> choosing(after, e.part()).run();
     }
+  }
 
-    /** One edit as it is, several as one that undo takes back at once. */
-    static Edit together(List<Edit> edits) {
-        return edits.size() == 1 ? edits.getFirst() : new Edit.Together(edits);
-    }
+  /** One edit as it is, several as one that undo takes back at once. */
+  static Edit together(List<Edit> edits) {
+    return edits.size() == 1 ? edits.getFirst() : new Edit.Together(edits);
+  }
 
-    /** A part leaves with everything that was written down of it. */
-    static Edit removal(Job job, Part part) {
-        return together(removals(job, part, Set.of(part.ref())));
-    }
+  /** A part leaves with everything that was written down of it. */
+  static Edit removal(Job job, Part part) {
+    return together(removals(job, part, Set.of(part.ref())));
+  }
 
-    /** The edits by which one of several parts leaves; what ties it to another part that leaves too goes with that one. */
-    static List<Edit> removals(Job job, Part part, Set<PartRef> leaving) {
-        List<Edit> edits = new ArrayList<>();
-        job.of(part.ref(), OfPart.class).forEach(i -> edits.add(new Edit.ItemChanged(Optional.of(i), Optional.empty())));
-        job.items(Parallel.class).stream().filter(p -> p.with().equals(part.ref()) && !leaving.contains(p.part()))
-                .forEach(p -> edits.add(new Edit.ItemChanged(Optional.of(p), Optional.empty())));
-        edits.add(new Edit.PartRemoved(part, job.readingsOf(part.ref())));
-        return edits;
-    }
+  /**
+   * The edits by which one of several parts leaves; what ties it to another part that leaves too
+   * goes with that one.
+   */
+  static List<Edit> removals(Job job, Part part, Set<PartRef> leaving) {
+    List<Edit> edits = new ArrayList<>();
+    job.of(part.ref(), OfPart.class)
+        .forEach(i -> edits.add(new Edit.ItemChanged(Optional.of(i), Optional.empty())));
+    job.items(Parallel.class).stream()
+        .filter(p -> p.with().equals(part.ref()) && !leaving.contains(p.part()))
+        .forEach(p -> edits.add(new Edit.ItemChanged(Optional.of(p), Optional.empty())));
+    edits.add(new Edit.PartRemoved(part, job.readingsOf(part.ref())));
+    return edits;
+  }
 
-    private Runnable choosing(Runnable after, PartRef part) {
-        return () -> {
-            after.run();
-            model.chosenProperty().set(Optional.of(part));
-        };
-    }
+  private Runnable choosing(Runnable after, PartRef part) {
+    return () -> {
+      after.run();
+      model.chosenProperty().set(Optional.of(part));
+    };
+  }
 
-    /** Puts an earlier line back, one step older or newer. */
-    public void recall(int step) {
-        int at = Math.clamp((long) recalled + step, 0, history.size());
-        recalled = at;
-        line.set(at == history.size() ? "" : history.get(at));
-    }
+  /** Puts an earlier line back, one step older or newer. */
+  public void recall(int step) {
+    int at = Math.clamp((long) recalled + step, 0, history.size());
+    recalled = at;
+    line.set(at == history.size() ? "" : history.get(at));
+  }
 }

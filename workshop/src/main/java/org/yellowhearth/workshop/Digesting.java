@@ -20,95 +20,110 @@ import org.yellowhearth.storage.store.ShopException;
 import org.yellowhearth.workshop.words.Labels;
 
 /**
- * Reads the jobs whose digests are behind, a few at a time, so that nobody waits for it: the keeper is free between them, and a job that cannot be read
- * holds up no other.
+ * Reads the jobs whose digests are behind, a few at a time, so that nobody waits for it: the keeper
+ * is free between them, and a job that cannot be read holds up no other.
  */
 final class Digesting {
-    private static final Logger LOG = LoggerFactory.getLogger(Digesting.class);
-    private static final int AT_ONCE = 8;
-    /** After so many the shelf is shown anew. */
-    private static final int SHOWN = 400;
+  private static final Logger LOG = LoggerFactory.getLogger(Digesting.class);
+  private static final int AT_ONCE = 8;
 
-    private final Shop shop;
-    private final DigestMaker maker;
-    private final Judge judge;
-    private final Background background;
-    private final Supplier<ZonedDateTime> now;
-    private final Runnable show;
-    private final Set<String> unreadable = new HashSet<>();
-    private boolean running;
-    private int done;
+  /** After so many the shelf is shown anew. */
+  private static final int SHOWN = 400;
 
-    private record Batch(List<ShelfEntry> jobs, List<String> troubles, Set<String> unreadable) {
+  private final Shop shop;
+  private final DigestMaker maker;
+  private final Judge judge;
+  private final Background background;
+  private final Supplier<ZonedDateTime> now;
+  private final Runnable show;
+  private final Set<String> unreadable = new HashSet<>();
+  private boolean running;
+  private int done;
+
+  private record Batch(List<ShelfEntry> jobs, List<String> troubles, Set<String> unreadable) {}
+
+  Digesting(
+      Shop shop,
+      Knowledge knowledge,
+      Judge judge,
+      Background background,
+      Supplier<ZonedDateTime> now,
+      Runnable show) {
+    this.shop = shop;
+    this.maker = new DigestMaker(knowledge);
+    this.judge = judge;
+    this.background = background;
+    this.now = now;
+    this.show = show;
+  }
+
+  /** Begins, unless it is at it. */
+  void begin() {
+    if (!running) {
+      running = true;
+      done = 0;
+      next();
     }
+  }
 
-    Digesting(Shop shop, Knowledge knowledge, Judge judge, Background background, Supplier<ZonedDateTime> now, Runnable show) {
-        this.shop = shop;
-        this.maker = new DigestMaker(knowledge);
-        this.judge = judge;
-        this.background = background;
-        this.now = now;
-        this.show = show;
-    }
-
-    /** Begins, unless it is at it. */
-    void begin() {
-        if (!running) {
-            running = true;
-            done = 0;
-            next();
-        }
-    }
-
-    private void next() {
-        Set<String> passed = Set.copyOf(unreadable);
-        background.keep(() -> read(passed), batch -> {
-            unreadable.addAll(batch.unreadable);
-            batch.troubles.forEach(t -> background.tell(t, true));
-            if (batch.jobs.isEmpty()) {
-                running = false;
-                if (done > 0) {
-                    show.run();
-                }
-                return;
+  private void next() {
+    Set<String> passed = Set.copyOf(unreadable);
+    background.keep(
+        () -> read(passed),
+        batch -> {
+          unreadable.addAll(batch.unreadable);
+          batch.troubles.forEach(t -> background.tell(t, true));
+          if (batch.jobs.isEmpty()) {
+            running = false;
+            if (done > 0) {
+              show.run();
             }
-            digest(batch.jobs);
+            return;
+          }
+          digest(batch.jobs);
         });
-    }
+  }
 
-    private Batch read(Set<String> passed) {
-        List<ShelfEntry> jobs = new ArrayList<>();
-        List<String> troubles = new ArrayList<>();
-        Set<String> bad = new HashSet<>();
-        for (String id : shop.undigested(AT_ONCE + passed.size())) {
-            if (!passed.contains(id) && jobs.size() < AT_ONCE) {
-                try {
-                    jobs.add(new ShelfEntry(id, shop.job(id)));
-                } catch (ShopException | BadFileException | IllegalEditException e) {
-                    LOG.error("A job cannot be read", e);
-                    bad.add(id);
-                    troubles.add(Labels.of("shop.unreadable", id, e.getMessage()));
-                }
-            }
+  private Batch read(Set<String> passed) {
+    List<ShelfEntry> jobs = new ArrayList<>();
+    List<String> troubles = new ArrayList<>();
+    Set<String> bad = new HashSet<>();
+    for (String id : shop.undigested(AT_ONCE + passed.size())) {
+      if (!passed.contains(id) && jobs.size() < AT_ONCE) {
+        try {
+          jobs.add(new ShelfEntry(id, shop.job(id)));
+        } catch (ShopException | BadFileException | IllegalEditException e) {
+          LOG.error("A job cannot be read", e);
+          bad.add(id);
+          troubles.add(Labels.of("shop.unreadable", id, e.getMessage()));
         }
-        return new Batch(jobs, troubles, bad);
+      }
     }
+    return new Batch(jobs, troubles, bad);
+  }
 
-    private void digest(List<ShelfEntry> jobs) {
-        ZonedDateTime at = now.get();
-        background.aside(() -> jobs.stream().map(j -> maker.of(j.id(), judge.of(j.job(), at.toLocalDate()), at)).toList(),
-                digests -> background.keep(() -> kept(digests), _ -> {
-                    int before = done / SHOWN;
-                    done += digests.size();
-                    if (done / SHOWN > before) {
-                        show.run();
-                    }
-                    next();
+  private void digest(List<ShelfEntry> jobs) {
+    ZonedDateTime at = now.get();
+    background.aside(
+        () ->
+            jobs.stream()
+                .map(j -> maker.of(j.id(), judge.of(j.job(), at.toLocalDate()), at))
+                .toList(),
+        digests ->
+            background.keep(
+                () -> kept(digests),
+                _ -> {
+                  int before = done / SHOWN;
+                  done += digests.size();
+                  if (done / SHOWN > before) {
+                    show.run();
+                  }
+                  next();
                 }));
-    }
+  }
 
-    private int kept(List<Digest> digests) {
-        digests.forEach(shop::keep);
-        return digests.size();
-    }
+  private int kept(List<Digest> digests) {
+    digests.forEach(shop::keep);
+    return digests.size();
+  }
 }

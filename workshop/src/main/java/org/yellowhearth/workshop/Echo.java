@@ -14,8 +14,12 @@ import org.yellowhearth.core.fact.Verdict;
  * @param choices the answers to a question
  * @param ready whether Enter will keep it
  */
-public record Echo(String understood, String trouble, Optional<Verdict> verdict, List<BenchOutcome.Choice> choices,
-        boolean ready) {
-    /** Nothing typed. */
-    public static final Echo NOTHING = new Echo("", "", Optional.empty(), List.of(), false);
+public record Echo(
+    String understood,
+    String trouble,
+    Optional<Verdict> verdict,
+    List<BenchOutcome.Choice> choices,
+    boolean ready) {
+  /** Nothing typed. */
+  public static final Echo NOTHING = new Echo("", "", Optional.empty(), List.of(), false);
 }

@@ -11,22 +11,22 @@ import org.yellowhearth.core.safety.Hearth;
 
 /** A job of the shop as it is judged now, and its hearth. */
 public record OpenJob(String id, JudgedJob judged, Hearth hearth) {
-    /** The job as its journal says. */
-    public Job job() {
-        return judged.job();
-    }
+  /** The job as its journal says. */
+  public Job job() {
+    return judged.job();
+  }
 
-    /** The verdicts in the order of the list. */
-    public List<Assessment> assessments() {
-        return judged.assessments();
-    }
+  /** The verdicts in the order of the list. */
+  public List<Assessment> assessments() {
+    return judged.assessments();
+  }
 
-    /** The verdict on one part. */
-    public Optional<Assessment> assessment(PartRef ref) {
-        return judged.assessment(ref);
-    }
+  /** The verdict on one part. */
+  public Optional<Assessment> assessment(PartRef ref) {
+    return judged.assessment(ref);
+  }
 
-    public List<Ageing> ageing() {
-        return judged.ageing();
-    }
+  public List<Ageing> ageing() {
+    return judged.ageing();
+  }
 }

@@ -33,191 +33,229 @@ import org.yellowhearth.workshop.ReplaceModel.Answer;
 
 /** Renew without the window, over a real shop: choosing, the drawer, a kit, the bench. */
 public class ReplaceModelTest {
-    private static final String HEAD = "order,what,kind,microfarads,volts,leads,quantity,made\n";
-    private static final PartRef FIRST = PartRef.of("C16a");
-    private static final PartRef SECOND = PartRef.of("C16b");
-    private Path folder;
-    private Shop shop;
-    private DeskModel model;
+  private static final String HEAD = "order,what,kind,microfarads,volts,leads,quantity,made\n";
+  private static final PartRef FIRST = PartRef.of("C16a");
+  private static final PartRef SECOND = PartRef.of("C16b");
+  private Path folder;
+  private Shop shop;
+  private DeskModel model;
 
-    @BeforeMethod
-    public void begin() throws IOException {
-        folder = Rooms.folder();
-        open();
-        model.shelf().bringIn(List.of(Rooms.demo("mess-receiver.json")));
-        drawer(HEAD
-                + "Jar,capacitor,electrolytic-axial,33,450,axial,2,2025\nBox,capacitor,electrolytic-axial,47,63,axial,1,2019\n");
-        start();
-    }
+  @BeforeMethod
+  public void begin() throws IOException {
+    folder = Rooms.folder();
+    open();
+    model.shelf().bringIn(List.of(Rooms.demo("mess-receiver.json")));
+    drawer(
+        HEAD
+            + "Jar,capacitor,electrolytic-axial,33,450,axial,2,2025\nBox,capacitor,electrolytic-axial,47,63,axial,1,2019\n");
+    start();
+  }
 
-    private void open() {
-        shop = Rooms.shop(folder);
-        model = Rooms.model(shop);
-    }
+  private void open() {
+    shop = Rooms.shop(folder);
+    model = Rooms.model(shop);
+  }
 
-    private void start() {
-        model.shelf().refresh();
-        model.openJob(model.shelf().jobsProperty().get().getFirst().id());
-        model.stageProperty().set(Stage.REPLACE);
-    }
+  private void start() {
+    model.shelf().refresh();
+    model.openJob(model.shelf().jobsProperty().get().getFirst().id());
+    model.stageProperty().set(Stage.REPLACE);
+  }
 
-    private void drawer(String csv) throws IOException {
-        Path file = Files.writeString(folder.resolve("drawer.csv"), csv);
-        model.stock().bringIn(file, Whence.DRAWER);
-    }
+  private void drawer(String csv) throws IOException {
+    Path file = Files.writeString(folder.resolve("drawer.csv"), csv);
+    model.stock().bringIn(file, Whence.DRAWER);
+  }
 
-    @AfterMethod
-    public void end() {
-        shop.close();
-    }
+  @AfterMethod
+  public void end() {
+    shop.close();
+  }
 
-    private Job job() {
-        return model.openProperty().get().orElseThrow().job();
-    }
+  private Job job() {
+    return model.openProperty().get().orElseThrow().job();
+  }
 
-    private StockModel.Shelved shelved() {
-        return model.stock().shelvedProperty().get().orElseThrow();
-    }
+  private StockModel.Shelved shelved() {
+    return model.stock().shelvedProperty().get().orElseThrow();
+  }
 
-    private StockPart line(String title) {
-        return shelved().stock().drawer().stream().filter(p -> p.title().equals(title)).findFirst().orElseThrow();
-    }
+  private StockPart line(String title) {
+    return shelved().stock().drawer().stream()
+        .filter(p -> p.title().equals(title))
+        .findFirst()
+        .orElseThrow();
+  }
 
-    private Substitutes answer(PartRef ref) {
-        model.chosenProperty().set(Optional.of(ref));
-        return ((Answer.ForCapacitor) model.renew().answerProperty().get().orElseThrow()).of();
-    }
+  private Substitutes answer(PartRef ref) {
+    model.chosenProperty().set(Optional.of(ref));
+    return ((Answer.ForCapacitor) model.renew().answerProperty().get().orElseThrow()).of();
+  }
 
-    private static Substitute whence(Substitutes s, Whence whence) {
-        return s.best().stream().filter(x -> x.parts().size() == 1 && x.parts().getFirst().whence() == whence).findFirst()
-                .orElseThrow();
-    }
+  private static Substitute whence(Substitutes s, Whence whence) {
+    return s.best().stream()
+        .filter(x -> x.parts().size() == 1 && x.parts().getFirst().whence() == whence)
+        .findFirst()
+        .orElseThrow();
+  }
 
-    private String told() {
-        return model.background().noticeProperty().get().text();
-    }
+  private String told() {
+    return model.background().noticeProperty().get().text();
+  }
 
-    @Test
-    public void whatIsFittedLeavesTheDrawerAndUndoGivesItBack() {
-        Substitutes s = answer(FIRST);
-        assertThat(s.ceiling()).as("it stands first behind a valve").isPresent();
-        model.renew().choose(s, whence(s, Whence.DRAWER));
-        assertThat(shelved().uses().left(line("Jar"))).isEqualTo(2);
-        assertThat(shelved().uses().free(line("Jar"))).as("promised").isEqualTo(1);
-        model.renew().fit(FIRST, f -> {
-            f.removed = true;
-            f.fitted = true;
+  @Test
+  public void whatIsFittedLeavesTheDrawerAndUndoGivesItBack() {
+    Substitutes s = answer(FIRST);
+    assertThat(s.ceiling()).as("it stands first behind a valve").isPresent();
+    model.renew().choose(s, whence(s, Whence.DRAWER));
+    assertThat(shelved().uses().left(line("Jar"))).isEqualTo(2);
+    assertThat(shelved().uses().free(line("Jar"))).as("promised").isEqualTo(1);
+    model
+        .renew()
+        .fit(
+            FIRST,
+            f -> {
+              f.removed = true;
+              f.fitted = true;
+            });
+    assertThat(shelved().uses().left(line("Jar"))).isEqualTo(1);
+    model.renew().unchoose(FIRST);
+    assertThat(told()).contains("is fitted");
+    assertThat(job().items(Choice.class)).hasSize(1);
+    model.undo();
+    model.undo();
+    assertThat(job().items(Choice.class)).isEmpty();
+    assertThat(shelved().uses().free(line("Jar"))).isEqualTo(2);
+    model.stock().count(line("Jar"), 7);
+    assertThat(shelved().uses().left(line("Jar"))).isEqualTo(7);
+    model.stock().undo();
+    assertThat(shelved().uses().left(line("Jar"))).isEqualTo(2);
+    model.stock().redo();
+    assertThat(line("Jar").quantity()).hasValue(7);
+  }
+
+  @Test
+  public void aReversedFitIsCaughtByTheMeter() {
+    Substitutes s = answer(FIRST);
+    model.renew().fit(FIRST, f -> f.fitted = true);
+    assertThat(told()).contains("Nothing is chosen");
+    model.renew().choose(s, whence(s, Whence.CATALOGUE));
+    model.renew().fit(FIRST, f -> f.fitted = true);
+    model.renew().fit(FIRST, f -> f.checked = true);
+    assertThat(told()).contains("meter's sign");
+    model.renew().fit(FIRST, f -> f.sign = Fitting.MeterSign.REVERSED);
+    model.renew().fit(FIRST, f -> f.checked = true);
+    assertThat(job().items(Fitting.class))
+        .singleElement()
+        .satisfies(f -> assertThat(f.checked()).isFalse());
+    model.renew().fit(FIRST, f -> f.sign = Fitting.MeterSign.RIGHT);
+    model.renew().fit(FIRST, f -> f.checked = true);
+    assertThat(job().items(Fitting.class))
+        .singleElement()
+        .satisfies(f -> assertThat(f.checked()).isTrue());
+  }
+
+  /**
+   * Behind the dropper the ripple halves where the capacitance doubles (ΔV = I/(2fC)); looked at,
+   * not yet chosen.
+   */
+  @Test
+  public void lookingAtOneShowsWhatItDoes() {
+    Substitutes s = answer(SECOND);
+    Substitute twice =
+        s.best().stream()
+            .filter(x -> x.combination().farads() >= 60e-6 && x.combination().farads() <= 70e-6)
+            .findFirst()
+            .orElseThrow();
+    model.renew().look(Optional.of(twice));
+    ChoiceEffect.Rail rail =
+        model.renew().effectProperty().get().orElseThrow().rails().stream()
+            .filter(r -> r.name().equals("HT2"))
+            .findFirst()
+            .orElseThrow();
+    double expected = 32e-6 / twice.combination().farads();
+    assertThat(rail.ripple().chosen() / rail.ripple().original()).isCloseTo(expected, within(0.12));
+    assertThat(job().items(Choice.class)).isEmpty();
+    model.renew().look(Optional.empty());
+    assertThat(model.renew().effectProperty().get()).isEmpty();
+  }
+
+  @Test
+  public void aMatchIsTakenAtOnceAndTakenBackAtOnce() throws IOException {
+    model.renew().matchDrawer();
+    KitMatch m = model.renew().matchProperty().get().orElseThrow();
+    assertThat(m.placed()).extracting(p -> p.part().toString()).contains("C16a", "C16b");
+    model.renew().acceptMatch();
+    assertThat(job().items(Choice.class)).hasSameSizeAs(m.placed());
+    assertThat(shelved().uses().free(line("Jar"))).isZero();
+    model.renew().matchDrawer();
+    assertThat(model.renew().matchProperty().get().orElseThrow().placed())
+        .as("its own promises are no hindrance")
+        .hasSameSizeAs(m.placed());
+    model.undo();
+    assertThat(job().items(Choice.class)).isEmpty();
+    Path kit =
+        Files.writeString(
+            folder.resolve("kit.csv"),
+            HEAD + "Kit 1,capacitor,polypropylene,0.1,630,axial,4,2026\n");
+    model.renew().matchKit(kit);
+    assertThat(line("Kit 1").quantity()).hasValue(4);
+    assertThat(model.renew().matchProperty().get().orElseThrow().placed())
+        .isNotEmpty()
+        .allSatisfy(p -> assertThat(p.ware().title()).isEqualTo("Kit 1"));
+  }
+
+  @Test
+  public void aBadListIsToldAndTheDrawerStaysAsItWas() throws IOException {
+    List<StockPart> before = shelved().stock().all();
+    drawer(
+        HEAD
+            + "Good,capacitor,polypropylene,0.1,630,axial,4,2026\nBad,capacitor,polypropylene,-1,630,axial,4,2026\n");
+    assertThat(told()).contains("drawer.csv").contains("3");
+    assertThat(shelved().stock().all()).isEqualTo(before);
+    model.stock().bringIn(folder.resolve("nowhere.csv"), Whence.DRAWER);
+    assertThat(model.background().noticeProperty().get().trouble()).isTrue();
+  }
+
+  @Test
+  public void whatWasChosenAndCountedIsThereAfterTheProgramDied() {
+    Substitutes s = answer(FIRST);
+    model.renew().choose(s, whence(s, Whence.DRAWER));
+    model.stock().put(line("Box").counted(5));
+    shop.close();
+    open();
+    start();
+    assertThat(job().items(Choice.class)).hasSize(1);
+    assertThat(line("Box").quantity()).hasValue(5);
+    assertThat(shelved().uses().free(line("Jar"))).isEqualTo(1);
+  }
+
+  @Test
+  public void siliconAndTheMainsSideAreWorkedOutWhenAsked() {
+    model.renew().workRectifier(model.renew().rectifiers().getFirst());
+    Map<String, RectifierChange> changes = model.renew().changesProperty().get();
+    assertThat(changes.values())
+        .singleElement()
+        .satisfies(c -> {
+          assertThat(c.bareVolts()).isGreaterThan(c.drawnVolts());
+          assertThat(c.cold()).extracting(k -> k.part().toString()).contains("C16a", "C16b");
         });
-        assertThat(shelved().uses().left(line("Jar"))).isEqualTo(1);
-        model.renew().unchoose(FIRST);
-        assertThat(told()).contains("is fitted");
-        assertThat(job().items(Choice.class)).hasSize(1);
-        model.undo();
-        model.undo();
-        assertThat(job().items(Choice.class)).isEmpty();
-        assertThat(shelved().uses().free(line("Jar"))).isEqualTo(2);
-        model.stock().count(line("Jar"), 7);
-        assertThat(shelved().uses().left(line("Jar"))).isEqualTo(7);
-        model.stock().undo();
-        assertThat(shelved().uses().left(line("Jar"))).isEqualTo(2);
-        model.stock().redo();
-        assertThat(line("Jar").quantity()).hasValue(7);
-    }
-
-    @Test
-    public void aReversedFitIsCaughtByTheMeter() {
-        Substitutes s = answer(FIRST);
-        model.renew().fit(FIRST, f -> f.fitted = true);
-        assertThat(told()).contains("Nothing is chosen");
-        model.renew().choose(s, whence(s, Whence.CATALOGUE));
-        model.renew().fit(FIRST, f -> f.fitted = true);
-        model.renew().fit(FIRST, f -> f.checked = true);
-        assertThat(told()).contains("meter's sign");
-        model.renew().fit(FIRST, f -> f.sign = Fitting.MeterSign.REVERSED);
-        model.renew().fit(FIRST, f -> f.checked = true);
-        assertThat(job().items(Fitting.class)).singleElement().satisfies(f -> assertThat(f.checked()).isFalse());
-        model.renew().fit(FIRST, f -> f.sign = Fitting.MeterSign.RIGHT);
-        model.renew().fit(FIRST, f -> f.checked = true);
-        assertThat(job().items(Fitting.class)).singleElement().satisfies(f -> assertThat(f.checked()).isTrue());
-    }
-
-    /** Behind the dropper the ripple halves where the capacitance doubles (ΔV = I/(2fC)); looked at, not yet chosen. */
-    @Test
-    public void lookingAtOneShowsWhatItDoes() {
-        Substitutes s = answer(SECOND);
-        Substitute twice = s.best().stream().filter(x -> x.combination().farads() >= 60e-6 && x.combination().farads() <= 70e-6)
-                .findFirst().orElseThrow();
-        model.renew().look(Optional.of(twice));
-        ChoiceEffect.Rail rail = model.renew().effectProperty().get().orElseThrow().rails().stream()
-                .filter(r -> r.name().equals("HT2")).findFirst().orElseThrow();
-        double expected = 32e-6 / twice.combination().farads();
-        assertThat(rail.ripple().chosen() / rail.ripple().original()).isCloseTo(expected, within(0.12));
-        assertThat(job().items(Choice.class)).isEmpty();
-        model.renew().look(Optional.empty());
-        assertThat(model.renew().effectProperty().get()).isEmpty();
-    }
-
-    @Test
-    public void aMatchIsTakenAtOnceAndTakenBackAtOnce() throws IOException {
-        model.renew().matchDrawer();
-        KitMatch m = model.renew().matchProperty().get().orElseThrow();
-        assertThat(m.placed()).extracting(p -> p.part().toString()).contains("C16a", "C16b");
-        model.renew().acceptMatch();
-        assertThat(job().items(Choice.class)).hasSameSizeAs(m.placed());
-        assertThat(shelved().uses().free(line("Jar"))).isZero();
-        model.renew().matchDrawer();
-        assertThat(model.renew().matchProperty().get().orElseThrow().placed()).as("its own promises are no hindrance")
-                .hasSameSizeAs(m.placed());
-        model.undo();
-        assertThat(job().items(Choice.class)).isEmpty();
-        Path kit = Files.writeString(folder.resolve("kit.csv"), HEAD + "Kit 1,capacitor,polypropylene,0.1,630,axial,4,2026\n");
-        model.renew().matchKit(kit);
-        assertThat(line("Kit 1").quantity()).hasValue(4);
-        assertThat(model.renew().matchProperty().get().orElseThrow().placed()).isNotEmpty()
-                .allSatisfy(p -> assertThat(p.ware().title()).isEqualTo("Kit 1"));
-    }
-
-    @Test
-    public void aBadListIsToldAndTheDrawerStaysAsItWas() throws IOException {
-        List<StockPart> before = shelved().stock().all();
-        drawer(HEAD + "Good,capacitor,polypropylene,0.1,630,axial,4,2026\nBad,capacitor,polypropylene,-1,630,axial,4,2026\n");
-        assertThat(told()).contains("drawer.csv").contains("3");
-        assertThat(shelved().stock().all()).isEqualTo(before);
-        model.stock().bringIn(folder.resolve("nowhere.csv"), Whence.DRAWER);
-        assertThat(model.background().noticeProperty().get().trouble()).isTrue();
-    }
-
-    @Test
-    public void whatWasChosenAndCountedIsThereAfterTheProgramDied() {
-        Substitutes s = answer(FIRST);
-        model.renew().choose(s, whence(s, Whence.DRAWER));
-        model.stock().put(line("Box").counted(5));
-        shop.close();
-        open();
-        start();
-        assertThat(job().items(Choice.class)).hasSize(1);
-        assertThat(line("Box").quantity()).hasValue(5);
-        assertThat(shelved().uses().free(line("Jar"))).isEqualTo(1);
-    }
-
-    @Test
-    public void siliconAndTheMainsSideAreWorkedOutWhenAsked() {
-        model.renew().workRectifier(model.renew().rectifiers().getFirst());
-        Map<String, RectifierChange> changes = model.renew().changesProperty().get();
-        assertThat(changes.values()).singleElement().satisfies(c -> {
-            assertThat(c.bareVolts()).isGreaterThan(c.drawnVolts());
-            assertThat(c.cold()).extracting(k -> k.part().toString()).contains("C16a", "C16b");
-        });
-        SupplyRectifier r = model.renew().rectifiers().getFirst();
-        RectifierSwap swap = new RectifierSwap(RectifierSwap.idOf(r), r.name(), true, OptionalDouble.of(220), "");
-        model.renew().decide(swap, "silicon");
-        assertThat(FittingSheet.of(job(), Rooms.KNOWLEDGE).steps()).extracting(s -> s.id()).contains(FittingSheet.stepOf(swap));
-        assertThat(model.renew().effectProperty().get()).as("what silicon does").isPresent();
-        assertThat(answer(SECOND).demand().when()).isIn(Demand.Circumstance.SILICON, Demand.Circumstance.LIGHT);
-        model.renew().decide(new RectifierSwap(swap.id(), r.name(), false, OptionalDouble.empty(), ""), "");
-        assertThat(FittingSheet.of(job(), Rooms.KNOWLEDGE).steps()).isEmpty();
-        model.renew().workMains();
-        assertThat(model.renew().mainsProperty().get().orElseThrow().fuse()).isPresent();
-        assertThat(model.renew().sums().progressProperty().get()).isNegative();
-    }
+    SupplyRectifier r = model.renew().rectifiers().getFirst();
+    RectifierSwap swap =
+        new RectifierSwap(RectifierSwap.idOf(r), r.name(), true, OptionalDouble.of(220), "");
+    model.renew().decide(swap, "silicon");
+    assertThat(FittingSheet.of(job(), Rooms.KNOWLEDGE).steps())
+        .extracting(s -> s.id())
+        .contains(FittingSheet.stepOf(swap));
+    assertThat(model.renew().effectProperty().get()).as("what silicon does").isPresent();
+    assertThat(answer(SECOND).demand().when())
+        .isIn(Demand.Circumstance.SILICON, Demand.Circumstance.LIGHT);
+    model
+        .renew()
+        .decide(new RectifierSwap(swap.id(), r.name(), false, OptionalDouble.empty(), ""), "");
+    assertThat(FittingSheet.of(job(), Rooms.KNOWLEDGE).steps()).isEmpty();
+    model.renew().workMains();
+    assertThat(model.renew().mainsProperty().get().orElseThrow().fuse()).isPresent();
+    assertThat(model.renew().sums().progressProperty().get()).isNegative();
+  }
 }

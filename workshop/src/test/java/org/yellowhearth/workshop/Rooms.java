@@ -8,7 +8,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
-
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
@@ -17,45 +16,52 @@ import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.store.Shop;
 import org.yellowhearth.storage.store.SqliteShop;
 
-/** What desk tests start from: a model over a shop in a fresh folder, everything done at once and on one day. */
+/**
+ * What desk tests start from: a model over a shop in a fresh folder, everything done at once and on
+ * one day.
+ */
 public final class Rooms {
-    public static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
-    public static final Clock CLOCK = Clock.fixed(Instant.parse("2026-09-09T09:09:09Z"), ZoneOffset.UTC);
+  public static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
+  public static final Clock CLOCK =
+      Clock.fixed(Instant.parse("2026-09-09T09:09:09Z"), ZoneOffset.UTC);
 
-    private Rooms() {
-    }
+  private Rooms() {}
 
-    public static Path folder() {
-        try {
-            return Files.createTempDirectory("desk");
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+  public static Path folder() {
+    try {
+      return Files.createTempDirectory("desk");
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
+  }
 
-    public static Shop shop(Path folder) {
-        return SqliteShop.open(folder, KNOWLEDGE);
-    }
+  public static Shop shop(Path folder) {
+    return SqliteShop.open(folder, KNOWLEDGE);
+  }
 
-    public static DeskModel model(Shop shop) {
-        return new DeskModel(shop, new PhotoStore(folder()), KNOWLEDGE, CLOCK,
-                new Background(Runnable::run, Runnable::run, Runnable::run));
-    }
+  public static DeskModel model(Shop shop) {
+    return new DeskModel(
+        shop,
+        new PhotoStore(folder()),
+        KNOWLEDGE,
+        CLOCK,
+        new Background(Runnable::run, Runnable::run, Runnable::run));
+  }
 
-    public static Path demo(String name) {
-        return Path.of(System.getProperty("hearth.root"), "demo", name);
-    }
+  public static Path demo(String name) {
+    return Path.of(System.getProperty("hearth.root"), "demo", name);
+  }
 
-    public static void type(DeskModel model, String line) {
-        model.benchLine().lineProperty().set(line);
-        model.benchLine().enter();
-    }
+  public static void type(DeskModel model, String line) {
+    model.benchLine().lineProperty().set(line);
+    model.benchLine().enter();
+  }
 
-    public static List<Capacitor> census(DeskModel model) {
-        return model.openProperty().get().orElseThrow().job().capacitors();
-    }
+  public static List<Capacitor> census(DeskModel model) {
+    return model.openProperty().get().orElseThrow().job().capacitors();
+  }
 
-    public static PartRef ref(String text) {
-        return PartRef.of(text);
-    }
+  public static PartRef ref(String text) {
+    return PartRef.of(text);
+  }
 }

@@ -3,7 +3,6 @@ package org.yellowhearth.core.agenda;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
-
 import org.yellowhearth.core.fact.OwnTask;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.PartRef;
@@ -19,15 +18,39 @@ import org.yellowhearth.core.part.PartRef;
  * @param own the task that somebody wrote; empty for what a stage asks for
  * @param moved whether a person set its time against what the stage says
  */
-public record Due(String key, DueSource source, Message what, Optional<Instant> at, boolean wholeDay, Duration takes,
-        Optional<PartRef> part, Optional<OwnTask> own, boolean moved, boolean done) {
-    /** What a stage asks for. */
-    static Due of(String key, DueSource source, Message what, Optional<Instant> at, Duration takes, Optional<PartRef> part) {
-        return new Due(key, source, what, at, false, takes, part, Optional.empty(), false, false);
-    }
+public record Due(
+    String key,
+    DueSource source,
+    Message what,
+    Optional<Instant> at,
+    boolean wholeDay,
+    Duration takes,
+    Optional<PartRef> part,
+    Optional<OwnTask> own,
+    boolean moved,
+    boolean done) {
+  /** What a stage asks for. */
+  static Due of(
+      String key,
+      DueSource source,
+      Message what,
+      Optional<Instant> at,
+      Duration takes,
+      Optional<PartRef> part) {
+    return new Due(key, source, what, at, false, takes, part, Optional.empty(), false, false);
+  }
 
-    Due marked(Optional<Instant> until, boolean isDone) {
-        return new Due(key, source, what, until.or(() -> at), wholeDay && until.isEmpty(), takes, part, own, until.isPresent(),
-                isDone);
-    }
+  Due marked(Optional<Instant> until, boolean isDone) {
+    return new Due(
+        key,
+        source,
+        what,
+        until.or(() -> at),
+        wholeDay && until.isEmpty(),
+        takes,
+        part,
+        own,
+        until.isPresent(),
+        isDone);
+  }
 }

@@ -3,7 +3,6 @@ package org.yellowhearth.core.assess;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.CapacitorKind;
@@ -18,15 +17,24 @@ import org.yellowhearth.core.part.PartRef;
  * @param limits the limits of the job's profile; empty for a part whose kind is not stated
  * @param burstSibling a burst part of its kind and batch, where there is one
  */
-record Case(Capacitor part, CapacitorKind kind, RoleRule roleRule, Evidence evidence, Policy policy, boolean museum,
-        OptionalDouble ageYears,
-        Optional<Limits> limits, List<VisualInspection> looks, Optional<PartRef> burstSibling) {
-    /** The same part by other evidence. */
-    Case with(Evidence other) {
-        return new Case(part, kind, roleRule, other, policy, museum, ageYears, limits, looks, burstSibling);
-    }
+record Case(
+    Capacitor part,
+    CapacitorKind kind,
+    RoleRule roleRule,
+    Evidence evidence,
+    Policy policy,
+    boolean museum,
+    OptionalDouble ageYears,
+    Optional<Limits> limits,
+    List<VisualInspection> looks,
+    Optional<PartRef> burstSibling) {
+  /** The same part by other evidence. */
+  Case with(Evidence other) {
+    return new Case(
+        part, kind, roleRule, other, policy, museum, ageYears, limits, looks, burstSibling);
+  }
 
-    boolean looks(VisualInspection.Weight weight) {
-        return looks.stream().anyMatch(l -> l.sign().weight() == weight);
-    }
+  boolean looks(VisualInspection.Weight weight) {
+    return looks.stream().anyMatch(l -> l.sign().weight() == weight);
+  }
 }

@@ -5,27 +5,47 @@ import org.yellowhearth.core.reading.Figure;
 
 /** What a part is judged by. */
 public enum Criterion implements Coded {
-    CAPACITANCE_KEPT, DISSIPATION, ESR, LEAKAGE, INSULATION, HEADROOM, MAINS_CLASS, AGREEMENT, //
-    LOOK, WITNESSES, CONTACT, SHORT_OR_OPEN, GRID_SHIFT, HIDDEN_PATH, BATCH, //
-    RESISTANCE, INDUCTANCE, VOLTS, GAIN, EMISSION, FULL_SCALE, LINEARITY, WIPER;
+  CAPACITANCE_KEPT,
+  DISSIPATION,
+  ESR,
+  LEAKAGE,
+  INSULATION,
+  HEADROOM,
+  MAINS_CLASS,
+  AGREEMENT, //
+  LOOK,
+  WITNESSES,
+  CONTACT,
+  SHORT_OR_OPEN,
+  GRID_SHIFT,
+  HIDDEN_PATH,
+  BATCH, //
+  RESISTANCE,
+  INDUCTANCE,
+  VOLTS,
+  GAIN,
+  EMISSION,
+  FULL_SCALE,
+  LINEARITY,
+  WIPER;
 
-    /** The criterion for a figure of a part that is no capacitor. */
-    static Criterion of(Figure figure) {
-        return switch (figure) {
-            case CAPACITANCE -> CAPACITANCE_KEPT;
-            case ESR -> ESR;
-            case DISSIPATION, QUALITY -> DISSIPATION;
-            case LEAKAGE -> LEAKAGE;
-            case INSULATION -> INSULATION;
-            case RESISTANCE, IMPEDANCE, PHASE -> RESISTANCE;
-            case CALLED_RESISTOR -> SHORT_OR_OPEN;
-            case INDUCTANCE -> INDUCTANCE;
-            case VOLTS -> VOLTS;
-            case GAIN -> GAIN;
-            case EMISSION -> EMISSION;
-            case FULL_SCALE -> FULL_SCALE;
-            case LINEARITY -> LINEARITY;
-            case WIPER -> WIPER;
-        };
-    }
+  /** The criterion for a figure of a part that is no capacitor. */
+  static Criterion of(Figure figure) {
+    return switch (figure) {
+      case CAPACITANCE -> CAPACITANCE_KEPT;
+      case ESR -> ESR;
+      case DISSIPATION, QUALITY -> DISSIPATION;
+      case LEAKAGE -> LEAKAGE;
+      case INSULATION -> INSULATION;
+      case RESISTANCE, IMPEDANCE, PHASE -> RESISTANCE;
+      case CALLED_RESISTOR -> SHORT_OR_OPEN;
+      case INDUCTANCE -> INDUCTANCE;
+      case VOLTS -> VOLTS;
+      case GAIN -> GAIN;
+      case EMISSION -> EMISSION;
+      case FULL_SCALE -> FULL_SCALE;
+      case LINEARITY -> LINEARITY;
+      case WIPER -> WIPER;
+    };
+  }
 }

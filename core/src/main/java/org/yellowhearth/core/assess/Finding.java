@@ -2,7 +2,6 @@ package org.yellowhearth.core.assess;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.quantity.Quantity;
@@ -16,51 +15,76 @@ import org.yellowhearth.core.quantity.Quantity;
  * @param words what it means
  * @param working the formula with the numbers put in
  */
-public record Finding(Criterion criterion, Outcome outcome, Optional<Quantity> measured, Optional<Limit> limit, String source,
-        Message words, Optional<Message> working) {
+public record Finding(
+    Criterion criterion,
+    Outcome outcome,
+    Optional<Quantity> measured,
+    Optional<Limit> limit,
+    String source,
+    Message words,
+    Optional<Message> working) {
 
-    /** How a criterion came out. {@code OPEN}: it cannot be judged from what is known. */
-    public enum Outcome implements Coded {
-        GOOD, DOUBTFUL, BAD, OPEN
+  /** How a criterion came out. {@code OPEN}: it cannot be judged from what is known. */
+  public enum Outcome implements Coded {
+    GOOD,
+    DOUBTFUL,
+    BAD,
+    OPEN
+  }
+
+  /** A limit and which side of it is good. */
+  public record Limit(Side side, Quantity value) {
+    /** The good side of a limit. */
+    public enum Side implements Coded {
+      AT_LEAST,
+      AT_MOST
     }
 
-    /** A limit and which side of it is good. */
-    public record Limit(Side side, Quantity value) {
-        /** The good side of a limit. */
-        public enum Side implements Coded {
-            AT_LEAST, AT_MOST
-        }
-
-        static Limit atLeast(Quantity value) {
-            return new Limit(Side.AT_LEAST, value);
-        }
-
-        static Limit atMost(Quantity value) {
-            return new Limit(Side.AT_MOST, value);
-        }
-
-        @Override
-        public String toString() {
-            return (side == Side.AT_LEAST ? "≥ " : "≤ ") + value;
-        }
+    static Limit atLeast(Quantity value) {
+      return new Limit(Side.AT_LEAST, value);
     }
 
-    static Finding of(Criterion criterion, Outcome outcome, Quantity measured, Limit limit, String source, Message words,
-            Message working) {
-        return new Finding(criterion, outcome, Optional.of(measured), Optional.of(limit), source, words, Optional.of(working));
+    static Limit atMost(Quantity value) {
+      return new Limit(Side.AT_MOST, value);
     }
 
-    /** A criterion that cannot be judged, with what was measured if anything was. */
-    static Finding open(Criterion criterion, Optional<Quantity> measured, String source, Message words) {
-        return new Finding(criterion, Outcome.OPEN, measured, Optional.empty(), source, words, Optional.empty());
+    @Override
+    public String toString() {
+      return (side == Side.AT_LEAST ? "≥ " : "≤ ") + value;
     }
+  }
 
-    /** How far inside the limit the figure lies, as a fraction of the limit; negative outside it. */
-    public OptionalDouble margin() {
-        if (measured.isEmpty() || limit.isEmpty() || limit.get().value.value() == 0) {
-            return OptionalDouble.empty();
-        }
-        double ratio = measured.get().value() / limit.get().value.value();
-        return OptionalDouble.of(limit.get().side == Limit.Side.AT_LEAST ? ratio - 1 : 1 - ratio);
+  static Finding of(
+      Criterion criterion,
+      Outcome outcome,
+      Quantity measured,
+      Limit limit,
+      String source,
+      Message words,
+      Message working) {
+    return new Finding(
+        criterion,
+        outcome,
+        Optional.of(measured),
+        Optional.of(limit),
+        source,
+        words,
+        Optional.of(working));
+  }
+
+  /** A criterion that cannot be judged, with what was measured if anything was. */
+  static Finding open(
+      Criterion criterion, Optional<Quantity> measured, String source, Message words) {
+    return new Finding(
+        criterion, Outcome.OPEN, measured, Optional.empty(), source, words, Optional.empty());
+  }
+
+  /** How far inside the limit the figure lies, as a fraction of the limit; negative outside it. */
+  public OptionalDouble margin() {
+    if (measured.isEmpty() || limit.isEmpty() || limit.get().value.value() == 0) {
+      return OptionalDouble.empty();
     }
+    double ratio = measured.get().value() / limit.get().value.value();
+    return OptionalDouble.of(limit.get().side == Limit.Side.AT_LEAST ? ratio - 1 : 1 - ratio);
+  }
 }

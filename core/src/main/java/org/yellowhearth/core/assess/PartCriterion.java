@@ -32,178 +32,246 @@ import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Qualifier;
 import org.yellowhearth.core.reading.Reading;
 
-/** Judges parts that are no capacitors: every figure against the window that the knowledge files give for it. */
+/**
+ * Judges parts that are no capacitors: every figure against the window that the knowledge files
+ * give for it.
+ */
 final class PartCriterion {
-    /** A resistance read so far from the marked one is most likely a slip of a thousand. */
-    private static final double SLIP = 1000;
-    private static final double SLIP_SPREAD = 0.3;
-    private static final Set<Sort> CONDUCT = Set.of(Sort.RESISTOR, Sort.POTENTIOMETER, Sort.WINDING, Sort.MOVEMENT, Sort.RELAY,
-            Sort.FUSE, Sort.LAMP, Sort.CONNECTOR, Sort.VALVE);
-    private static final String TESTER = "tester";
+  /** A resistance read so far from the marked one is most likely a slip of a thousand. */
+  private static final double SLIP = 1000;
 
-    private final Part part;
-    private final Evidence evidence;
-    private final Knowledge knowledge;
+  private static final double SLIP_SPREAD = 0.3;
+  private static final Set<Sort> CONDUCT =
+      Set.of(
+          Sort.RESISTOR,
+          Sort.POTENTIOMETER,
+          Sort.WINDING,
+          Sort.MOVEMENT,
+          Sort.RELAY,
+          Sort.FUSE,
+          Sort.LAMP,
+          Sort.CONNECTOR,
+          Sort.VALVE);
+  private static final String TESTER = "tester";
 
-    PartCriterion(Part part, Evidence evidence, Knowledge knowledge) {
-        this.part = part;
-        this.evidence = evidence;
-        this.knowledge = knowledge;
+  private final Part part;
+  private final Evidence evidence;
+  private final Knowledge knowledge;
+
+  PartCriterion(Part part, Evidence evidence, Knowledge knowledge) {
+    this.part = part;
+    this.evidence = evidence;
+    this.knowledge = knowledge;
+  }
+
+  List<Finding> judge() {
+    List<Finding> findings = new ArrayList<>();
+    for (Figure figure : Figure.values()) {
+      evidence.newestTelling(figure).ifPresent(r -> judge(figure, r).ifPresent(findings::add));
     }
+    evidence
+        .newestQualified()
+        .ifPresent(r -> r.figures().qualifiers().forEach(q -> shown(q).ifPresent(findings::add)));
+    return findings;
+  }
 
-    List<Finding> judge() {
-        List<Finding> findings = new ArrayList<>();
-        for (Figure figure : Figure.values()) {
-            evidence.newestTelling(figure).ifPresent(r -> judge(figure, r).ifPresent(findings::add));
-        }
-        evidence.newestQualified().ifPresent(r -> r.figures().qualifiers().forEach(q -> shown(q).ifPresent(findings::add)));
-        return findings;
+  private Optional<Finding> judge(Figure figure, Reading reading) {
+    Bound bound = reading.figures().bounds().get(figure);
+    if (bound != null) {
+      return left(figure, bound);
     }
+    return rule(figure).map(rule -> judge(rule, reading));
+  }
 
-    private Optional<Finding> judge(Figure figure, Reading reading) {
-        Bound bound = reading.figures().bounds().get(figure);
-        if (bound != null) {
-            return left(figure, bound);
-        }
-        return rule(figure).map(rule -> judge(rule, reading));
-    }
+  /** The rule for how this part is made, or what it does, before the one for all of its sort. */
+  private Optional<PartRule> rule(Figure figure) {
+    Set<String> codes = Makes.of(part).stream().map(Coded::code).collect(Collectors.toSet());
+    List<PartRule> rules =
+        knowledge.partRules().stream()
+            .filter(r -> r.sort() == part.sort() && r.figure() == figure)
+            .toList();
+    return rules.stream()
+        .filter(r -> codes.contains(r.made()))
+        .findFirst()
+        .or(() -> rules.stream().filter(r -> r.made().isEmpty()).findFirst());
+  }
 
-    /** The rule for how this part is made, or what it does, before the one for all of its sort. */
-    private Optional<PartRule> rule(Figure figure) {
-        Set<String> codes = Makes.of(part).stream().map(Coded::code).collect(Collectors.toSet());
-        List<PartRule> rules = knowledge.partRules().stream().filter(r -> r.sort() == part.sort() && r.figure() == figure)
-                .toList();
-        return rules.stream().filter(r -> codes.contains(r.made())).findFirst()
-                .or(() -> rules.stream().filter(r -> r.made().isEmpty()).findFirst());
+  /**
+   * A figure that left the range: no current where there should be some, or less leakage than the
+   * meter can tell.
+   */
+  private Optional<Finding> left(Figure figure, Bound bound) {
+    boolean above = bound.side() == Bound.End.ABOVE;
+    if (figure == Figure.RESISTANCE && above && CONDUCT.contains(part.sort())) {
+      return Optional.of(plain(Outcome.BAD, AssessWords.OPEN_CIRCUIT));
     }
+    if (figure == Figure.LEAKAGE && !above && bound.range().isPresent()) {
+      return rule(figure).map(rule -> judge(rule, figure, bound.range().getAsDouble(), true));
+    }
+    return Optional.of(
+        Finding.open(
+            Criterion.of(figure), Optional.empty(), TESTER, Message.of(AssessWords.RANGE_UNKNOWN)));
+  }
 
-    /** A figure that left the range: no current where there should be some, or less leakage than the meter can tell. */
-    private Optional<Finding> left(Figure figure, Bound bound) {
-        boolean above = bound.side() == Bound.End.ABOVE;
-        if (figure == Figure.RESISTANCE && above && CONDUCT.contains(part.sort())) {
-            return Optional.of(plain(Outcome.BAD, AssessWords.OPEN_CIRCUIT));
-        }
-        if (figure == Figure.LEAKAGE && !above && bound.range().isPresent()) {
-            return rule(figure).map(rule -> judge(rule, figure, bound.range().getAsDouble(), true));
-        }
-        return Optional.of(Finding.open(Criterion.of(figure), Optional.empty(), TESTER, Message.of(AssessWords.RANGE_UNKNOWN)));
-    }
+  private Finding judge(PartRule rule, Reading reading) {
+    double read = reading.figures().get(rule.figure()).orElseThrow();
+    return judge(rule, rule.figure(), read, reading.conditions().connection().alone());
+  }
 
-    private Finding judge(PartRule rule, Reading reading) {
-        double read = reading.figures().get(rule.figure()).orElseThrow();
-        return judge(rule, rule.figure(), read, reading.conditions().connection().alone());
+  private Finding judge(PartRule rule, Figure figure, double read, boolean alone) {
+    Criterion criterion = Criterion.of(figure);
+    Quantity measured = figure.quantity(read);
+    OptionalDouble low = scale(rule, false);
+    OptionalDouble high = scale(rule, true);
+    if ((rule.renewBelow().isPresent() && low.isEmpty())
+        || (rule.renewAbove().isPresent() && high.isEmpty())) {
+      return Finding.open(
+          criterion,
+          Optional.of(measured),
+          rule.source(),
+          Message.of(AssessWords.NOTHING_EXPECTED));
     }
+    Tolerance printed =
+        rule.widens() ? tolerance().orElse(new Tolerance(0, 0)) : new Tolerance(0, 0);
+    double below = wider(rule.renewBelow(), 1 + printed.below(), low, false);
+    double watchBelow = wider(rule.watchBelow(), 1 + printed.below(), low, false);
+    double watchAbove = wider(rule.watchAbove(), 1 + printed.above(), high, true);
+    double above = wider(rule.renewAbove(), 1 + printed.above(), high, true);
+    boolean isLow = !Edge.atLeast(read, watchBelow);
+    boolean bad = !Edge.within(read, below, above);
+    boolean doubtful = isLow || !Edge.atMost(read, watchAbove);
+    if (isLow && !alone) {
+      return Finding.open(
+          criterion, Optional.of(measured), rule.source(), Message.of(AssessWords.LOW_IN_CIRCUIT));
+    }
+    if (bad && slipped(rule, read, low)) {
+      return Finding.open(
+          criterion,
+          Optional.of(measured),
+          rule.source(),
+          Message.of(AssessWords.SLIP, figure.quantity(read * (isLow ? SLIP : 1 / SLIP))));
+    }
+    boolean lower = isLow || Double.isInfinite(watchAbove);
+    double limit = lower ? bad ? below : watchBelow : bad ? above : watchAbove;
+    Limit shown =
+        lower ? Limit.atLeast(figure.quantity(limit)) : Limit.atMost(figure.quantity(limit));
+    return Finding.of(
+        criterion,
+        bad ? Outcome.BAD : doubtful ? Outcome.DOUBTFUL : Outcome.GOOD,
+        measured,
+        shown,
+        rule.source(),
+        Message.of(
+            !doubtful && !bad
+                ? AssessWords.WITHIN
+                : isLow ? AssessWords.TOO_LOW : AssessWords.TOO_HIGH,
+            criterion.term(),
+            measured),
+        working(rule, figure, low, high));
+  }
 
-    private Finding judge(PartRule rule, Figure figure, double read, boolean alone) {
-        Criterion criterion = Criterion.of(figure);
-        Quantity measured = figure.quantity(read);
-        OptionalDouble low = scale(rule, false);
-        OptionalDouble high = scale(rule, true);
-        if ((rule.renewBelow().isPresent() && low.isEmpty()) || (rule.renewAbove().isPresent() && high.isEmpty())) {
-            return Finding.open(criterion, Optional.of(measured), rule.source(), Message.of(AssessWords.NOTHING_EXPECTED));
-        }
-        Tolerance printed = rule.widens() ? tolerance().orElse(new Tolerance(0, 0)) : new Tolerance(0, 0);
-        double below = wider(rule.renewBelow(), 1 + printed.below(), low, false);
-        double watchBelow = wider(rule.watchBelow(), 1 + printed.below(), low, false);
-        double watchAbove = wider(rule.watchAbove(), 1 + printed.above(), high, true);
-        double above = wider(rule.renewAbove(), 1 + printed.above(), high, true);
-        boolean isLow = !Edge.atLeast(read, watchBelow);
-        boolean bad = !Edge.within(read, below, above);
-        boolean doubtful = isLow || !Edge.atMost(read, watchAbove);
-        if (isLow && !alone) {
-            return Finding.open(criterion, Optional.of(measured), rule.source(), Message.of(AssessWords.LOW_IN_CIRCUIT));
-        }
-        if (bad && slipped(rule, read, low)) {
-            return Finding.open(criterion, Optional.of(measured), rule.source(),
-                    Message.of(AssessWords.SLIP, figure.quantity(read * (isLow ? SLIP : 1 / SLIP))));
-        }
-        boolean lower = isLow || Double.isInfinite(watchAbove);
-        double limit = lower ? bad ? below : watchBelow : bad ? above : watchAbove;
-        Limit shown = lower ? Limit.atLeast(figure.quantity(limit)) : Limit.atMost(figure.quantity(limit));
-        return Finding.of(criterion, bad ? Outcome.BAD : doubtful ? Outcome.DOUBTFUL : Outcome.GOOD, measured, shown,
-                rule.source(),
-                Message.of(!doubtful && !bad ? AssessWords.WITHIN : isLow ? AssessWords.TOO_LOW : AssessWords.TOO_HIGH,
-                        criterion.term(), measured),
-                working(rule, figure, low, high));
-    }
+  private static Message working(
+      PartRule rule, Figure figure, OptionalDouble low, OptionalDouble high) {
+    OptionalDouble scale = low.isPresent() ? low : high;
+    return switch (rule.basis()) {
+      case PLAIN -> Message.of(AssessWords.PLAIN_WORKING);
+      case NOMINAL, PER_PLATE, TYPE ->
+          Message.of(AssessWords.SHARE_WORKING, figure.quantity(scale.orElse(0)));
+    };
+  }
 
-    private static Message working(PartRule rule, Figure figure, OptionalDouble low, OptionalDouble high) {
-        OptionalDouble scale = low.isPresent() ? low : high;
-        return switch (rule.basis()) {
-            case PLAIN -> Message.of(AssessWords.PLAIN_WORKING);
-            case NOMINAL, PER_PLATE, TYPE -> Message.of(AssessWords.SHARE_WORKING, figure.quantity(scale.orElse(0)));
-        };
+  /** A bound in the figure's own unit; what no rule bounds is bounded by nothing. */
+  private static double wider(
+      OptionalDouble share, double tolerance, OptionalDouble scale, boolean upper) {
+    if (share.isEmpty()) {
+      return upper ? Double.POSITIVE_INFINITY : Double.NEGATIVE_INFINITY;
     }
+    double wide =
+        tolerance == 1
+            ? share.getAsDouble()
+            : upper
+                ? Math.max(share.getAsDouble(), tolerance)
+                : Math.min(share.getAsDouble(), tolerance);
+    return wide * scale.orElse(1);
+  }
 
-    /** A bound in the figure's own unit; what no rule bounds is bounded by nothing. */
-    private static double wider(OptionalDouble share, double tolerance, OptionalDouble scale, boolean upper) {
-        if (share.isEmpty()) {
-            return upper ? Double.POSITIVE_INFINITY : Double.NEGATIVE_INFINITY;
-        }
-        double wide = tolerance == 1
-                ? share.getAsDouble()
-                : upper ? Math.max(share.getAsDouble(), tolerance) : Math.min(share.getAsDouble(), tolerance);
-        return wide * scale.orElse(1);
+  private static boolean slipped(PartRule rule, double read, OptionalDouble nominal) {
+    if (rule.basis() != PartRule.Basis.NOMINAL
+        || rule.figure() != Figure.RESISTANCE
+        || nominal.isEmpty()
+        || read <= 0) {
+      return false;
     }
+    double times = Math.max(read / nominal.getAsDouble(), nominal.getAsDouble() / read);
+    return Math.abs(times / SLIP - 1) < SLIP_SPREAD;
+  }
 
-    private static boolean slipped(PartRule rule, double read, OptionalDouble nominal) {
-        if (rule.basis() != PartRule.Basis.NOMINAL || rule.figure() != Figure.RESISTANCE || nominal.isEmpty() || read <= 0) {
-            return false;
-        }
-        double times = Math.max(read / nominal.getAsDouble(), nominal.getAsDouble() / read);
-        return Math.abs(times / SLIP - 1) < SLIP_SPREAD;
-    }
+  private OptionalDouble scale(PartRule rule, boolean upper) {
+    return switch (rule.basis()) {
+      case PLAIN -> OptionalDouble.of(1);
+      case NOMINAL -> nominal(rule.figure());
+      case PER_PLATE ->
+          part instanceof Rectifier r && r.plates().isPresent()
+              ? OptionalDouble.of(r.plates().getAsInt())
+              : OptionalDouble.empty();
+      case TYPE ->
+          part instanceof Transistor t
+              ? upper ? t.mostGain() : t.leastGain()
+              : OptionalDouble.empty();
+    };
+  }
 
-    private OptionalDouble scale(PartRule rule, boolean upper) {
-        return switch (rule.basis()) {
-            case PLAIN -> OptionalDouble.of(1);
-            case NOMINAL -> nominal(rule.figure());
-            case PER_PLATE -> part instanceof Rectifier r && r.plates().isPresent()
-                    ? OptionalDouble.of(r.plates().getAsInt())
-                    : OptionalDouble.empty();
-            case TYPE -> part instanceof Transistor t ? upper ? t.mostGain() : t.leastGain() : OptionalDouble.empty();
-        };
-    }
+  private OptionalDouble nominal(Figure figure) {
+    return switch (part) {
+      case Resistor r when figure == Figure.RESISTANCE -> OptionalDouble.of(r.ohms());
+      case Potentiometer p when figure == Figure.RESISTANCE -> OptionalDouble.of(p.ohms());
+      case Winding w when figure == Figure.RESISTANCE -> w.ohms();
+      case Winding w when figure == Figure.INDUCTANCE -> w.henries();
+      case Movement m when figure == Figure.FULL_SCALE -> m.fullScaleAmperes();
+      case Movement m when figure == Figure.RESISTANCE -> m.ohms();
+      case Relay r when figure == Figure.RESISTANCE -> r.ohms();
+      case Relay r when figure == Figure.VOLTS -> r.coilVolts();
+      case Zener z when figure == Figure.VOLTS -> OptionalDouble.of(z.volts());
+      case Battery b when figure == Figure.VOLTS -> b.volts();
+      default -> OptionalDouble.empty();
+    };
+  }
 
-    private OptionalDouble nominal(Figure figure) {
-        return switch (part) {
-            case Resistor r when figure == Figure.RESISTANCE -> OptionalDouble.of(r.ohms());
-            case Potentiometer p when figure == Figure.RESISTANCE -> OptionalDouble.of(p.ohms());
-            case Winding w when figure == Figure.RESISTANCE -> w.ohms();
-            case Winding w when figure == Figure.INDUCTANCE -> w.henries();
-            case Movement m when figure == Figure.FULL_SCALE -> m.fullScaleAmperes();
-            case Movement m when figure == Figure.RESISTANCE -> m.ohms();
-            case Relay r when figure == Figure.RESISTANCE -> r.ohms();
-            case Relay r when figure == Figure.VOLTS -> r.coilVolts();
-            case Zener z when figure == Figure.VOLTS -> OptionalDouble.of(z.volts());
-            case Battery b when figure == Figure.VOLTS -> b.volts();
-            default -> OptionalDouble.empty();
-        };
-    }
+  private Optional<Tolerance> tolerance() {
+    return switch (part) {
+      case Resistor r -> r.tolerance();
+      case Potentiometer p -> p.tolerance();
+      case Zener z -> z.tolerance();
+      default -> Optional.empty();
+    };
+  }
 
-    private Optional<Tolerance> tolerance() {
-        return switch (part) {
-            case Resistor r -> r.tolerance();
-            case Potentiometer p -> p.tolerance();
-            case Zener z -> z.tolerance();
-            default -> Optional.empty();
-        };
-    }
+  private Optional<Finding> shown(Qualifier qualifier) {
+    boolean junction =
+        part.sort() == Sort.RECTIFIER
+            || part.sort() == Sort.ZENER
+            || part.sort() == Sort.TRANSISTOR;
+    return switch (qualifier) {
+      case KNEE ->
+          junction ? Optional.of(plain(Outcome.GOOD, AssessWords.JUNCTION_KNEE)) : Optional.empty();
+      case FLAT -> Optional.of(plain(Outcome.BAD, AssessWords.CURVE_FLAT));
+      case UPRIGHT ->
+          junction ? Optional.of(plain(Outcome.BAD, AssessWords.CURVE_UPRIGHT)) : Optional.empty();
+      case SLANT ->
+          junction ? Optional.of(plain(Outcome.BAD, AssessWords.CURVE_SLANT)) : Optional.empty();
+      case INTERMITTENT -> Optional.of(plain(Outcome.BAD, AssessWords.INTERMITTENT));
+      case OVAL, INDICATOR_OPEN, INDICATOR_CLOSED, BOUNCING -> Optional.empty();
+    };
+  }
 
-    private Optional<Finding> shown(Qualifier qualifier) {
-        boolean junction = part.sort() == Sort.RECTIFIER || part.sort() == Sort.ZENER || part.sort() == Sort.TRANSISTOR;
-        return switch (qualifier) {
-            case KNEE -> junction ? Optional.of(plain(Outcome.GOOD, AssessWords.JUNCTION_KNEE)) : Optional.empty();
-            case FLAT -> Optional.of(plain(Outcome.BAD, AssessWords.CURVE_FLAT));
-            case UPRIGHT -> junction ? Optional.of(plain(Outcome.BAD, AssessWords.CURVE_UPRIGHT)) : Optional.empty();
-            case SLANT -> junction ? Optional.of(plain(Outcome.BAD, AssessWords.CURVE_SLANT)) : Optional.empty();
-            case INTERMITTENT -> Optional.of(plain(Outcome.BAD, AssessWords.INTERMITTENT));
-            case OVAL, INDICATOR_OPEN, INDICATOR_CLOSED, BOUNCING -> Optional.empty();
-        };
-    }
-
-    private static Finding plain(Outcome outcome, AssessWords words) {
-        return new Finding(Criterion.SHORT_OR_OPEN, outcome, Optional.empty(), Optional.empty(), TESTER, Message.of(words),
-                Optional.empty());
-    }
+  private static Finding plain(Outcome outcome, AssessWords words) {
+    return new Finding(
+        Criterion.SHORT_OR_OPEN,
+        outcome,
+        Optional.empty(),
+        Optional.empty(),
+        TESTER,
+        Message.of(words),
+        Optional.empty());
+  }
 }

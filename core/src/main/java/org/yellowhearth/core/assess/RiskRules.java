@@ -8,12 +8,11 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
-
 import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.assess.Risk.Factor;
-import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.ShopExperience;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Knowledge;
@@ -27,146 +26,178 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 
 /**
- * How kind, age, heat, reading, headroom, look and the fate of its like in the same set turn the odds of a part. The steps are
- * ours, to be argued with; only the doubling for every 10 °C is common practice.
+ * How kind, age, heat, reading, headroom, look and the fate of its like in the same set turn the
+ * odds of a part. The steps are ours, to be argued with; only the doubling for every 10 °C is
+ * common practice.
  */
 final class RiskRules {
-    /** An age for parts of a set nobody has dated. */
-    static final double USUAL_AGE = 50;
-    private static final double PRIOR_WEIGHT = 4;
+  /** An age for parts of a set nobody has dated. */
+  static final double USUAL_AGE = 50;
 
-    private final Knowledge knowledge;
-    private final Map<String, Count> counts;
+  private static final double PRIOR_WEIGHT = 4;
 
-    /** How many of a kind were measured in this set, and how many of them are bad. */
-    record Count(int measured, int bad) {
+  private final Knowledge knowledge;
+  private final Map<String, Count> counts;
+
+  /** How many of a kind were measured in this set, and how many of them are bad. */
+  record Count(int measured, int bad) {}
+
+  RiskRules(Knowledge knowledge, Map<String, Count> counts) {
+    this.knowledge = knowledge;
+    this.counts = counts;
+  }
+
+  /** The counts by kind of capacitor over assessments that are done. */
+  static Map<String, Count> counts(List<Assessment> assessments) {
+    Map<String, Count> counts = new HashMap<>();
+    for (Assessment a : assessments) {
+      if (a.part() instanceof Capacitor c && a.measured()) {
+        counts.merge(
+            c.kind(),
+            new Count(1, a.foundBad() ? 1 : 0),
+            (x, y) -> new Count(x.measured + y.measured, x.bad + y.bad));
+      }
     }
+    return counts;
+  }
 
-    RiskRules(Knowledge knowledge, Map<String, Count> counts) {
-        this.knowledge = knowledge;
-        this.counts = counts;
+  Risk of(Part part, Job job, List<Finding> findings, boolean measured, OptionalDouble age) {
+    double years = age.orElse(USUAL_AGE);
+    List<Factor> factors = new ArrayList<>();
+    readings(findings, measured).ifPresent(factors::add);
+    looks(job.of(part.ref(), VisualInspection.class), factors);
+    heat(job.of(part.ref(), Place.class)).ifPresent(factors::add);
+    if (part instanceof Capacitor c) {
+      headroom(c).ifPresent(factors::add);
+      double base = knowledge.kind(c.kind()).wear().failsWithin(Risk.YEARS, years);
+      factors.addAll(like(c, job, base));
+      return Risk.of(base, knowledge.role(c.role()).consequence(), factors);
     }
+    PartWear wear = wear(part);
+    return Risk.of(wear.wear().failsWithin(Risk.YEARS, years), wear.consequence(), factors);
+  }
 
-    /** The counts by kind of capacitor over assessments that are done. */
-    static Map<String, Count> counts(List<Assessment> assessments) {
-        Map<String, Count> counts = new HashMap<>();
-        for (Assessment a : assessments) {
-            if (a.part() instanceof Capacitor c && a.measured()) {
-                counts.merge(c.kind(), new Count(1, a.foundBad() ? 1 : 0),
-                        (x, y) -> new Count(x.measured + y.measured, x.bad + y.bad));
-            }
-        }
-        return counts;
+  private PartWear wear(Part part) {
+    Set<String> codes = Makes.of(part).stream().map(Coded::code).collect(Collectors.toSet());
+    List<PartWear> all =
+        knowledge.partWear().stream().filter(w -> w.sort() == part.sort()).toList();
+    return all.stream()
+        .filter(w -> codes.contains(w.made()))
+        .findFirst()
+        .or(() -> all.stream().filter(w -> w.made().isEmpty()).findFirst())
+        .orElse(new PartWear(part.sort(), "", new CapacitorKind.Wear(100, 1, false), 2));
+  }
+
+  private static Optional<Factor> readings(List<Finding> findings, boolean measured) {
+    boolean bad = false;
+    boolean doubtful = false;
+    for (Finding f : findings) {
+      bad |= f.outcome() == Outcome.BAD && f.measured().isPresent();
+      doubtful |= f.outcome() == Outcome.DOUBTFUL && f.measured().isPresent();
     }
-
-    Risk of(Part part, Job job, List<Finding> findings, boolean measured, OptionalDouble age) {
-        double years = age.orElse(USUAL_AGE);
-        List<Factor> factors = new ArrayList<>();
-        readings(findings, measured).ifPresent(factors::add);
-        looks(job.of(part.ref(), VisualInspection.class), factors);
-        heat(job.of(part.ref(), Place.class)).ifPresent(factors::add);
-        if (part instanceof Capacitor c) {
-            headroom(c).ifPresent(factors::add);
-            double base = knowledge.kind(c.kind()).wear().failsWithin(Risk.YEARS, years);
-            factors.addAll(like(c, job, base));
-            return Risk.of(base, knowledge.role(c.role()).consequence(), factors);
-        }
-        PartWear wear = wear(part);
-        return Risk.of(wear.wear().failsWithin(Risk.YEARS, years), wear.consequence(), factors);
+    if (!measured) {
+      return Optional.empty();
     }
+    return Optional.of(
+        bad
+            ? new Factor(Message.of(AssessWords.RISK_READS_BAD), 50)
+            : doubtful
+                ? new Factor(Message.of(AssessWords.RISK_READS_DOUBTFUL), 3)
+                : new Factor(Message.of(AssessWords.RISK_READS_GOOD), 0.25));
+  }
 
-    private PartWear wear(Part part) {
-        Set<String> codes = Makes.of(part).stream().map(Coded::code).collect(Collectors.toSet());
-        List<PartWear> all = knowledge.partWear().stream().filter(w -> w.sort() == part.sort()).toList();
-        return all.stream().filter(w -> codes.contains(w.made())).findFirst()
-                .or(() -> all.stream().filter(w -> w.made().isEmpty()).findFirst())
-                .orElse(new PartWear(part.sort(), "", new CapacitorKind.Wear(100, 1, false), 2));
-    }
-
-    private static Optional<Factor> readings(List<Finding> findings, boolean measured) {
-        boolean bad = false;
-        boolean doubtful = false;
-        for (Finding f : findings) {
-            bad |= f.outcome() == Outcome.BAD && f.measured().isPresent();
-            doubtful |= f.outcome() == Outcome.DOUBTFUL && f.measured().isPresent();
-        }
-        if (!measured) {
-            return Optional.empty();
-        }
-        return Optional.of(bad
-                ? new Factor(Message.of(AssessWords.RISK_READS_BAD), 50)
-                : doubtful
-                        ? new Factor(Message.of(AssessWords.RISK_READS_DOUBTFUL), 3)
-                        : new Factor(Message.of(AssessWords.RISK_READS_GOOD), 0.25));
-    }
-
-    private static void looks(List<VisualInspection> looks, List<Factor> factors) {
-        for (VisualInspection look : looks) {
-            double times = look.sign() == VisualInspection.Sign.REPLACED_BEFORE ? 0.5 : switch (look.sign().weight()) {
+  private static void looks(List<VisualInspection> looks, List<Factor> factors) {
+    for (VisualInspection look : looks) {
+      double times =
+          look.sign() == VisualInspection.Sign.REPLACED_BEFORE
+              ? 0.5
+              : switch (look.sign().weight()) {
                 case CONDEMNS -> 100;
                 case DOUBTS -> 3;
                 case ASKS -> 2;
                 case HARMLESS -> 1;
-            };
-            if (times != 1) {
-                factors.add(new Factor(Message.of(AssessWords.RISK_LOOK, look.sign().term()), times));
-            }
-        }
+              };
+      if (times != 1) {
+        factors.add(new Factor(Message.of(AssessWords.RISK_LOOK, look.sign().term()), times));
+      }
     }
+  }
 
-    /** The warmth a place adds, in kelvin, by the nearest of what runs hot; the odds double for every ten. */
-    private static Optional<Factor> heat(List<Place> places) {
-        return places.stream().findFirst().map(Warmth::kelvin).filter(k -> k > 0).map(k -> new Factor(
+  /**
+   * The warmth a place adds, in kelvin, by the nearest of what runs hot; the odds double for every
+   * ten.
+   */
+  private static Optional<Factor> heat(List<Place> places) {
+    return places.stream()
+        .findFirst()
+        .map(Warmth::kelvin)
+        .filter(k -> k > 0)
+        .map(k ->
+            new Factor(
                 Message.of(AssessWords.RISK_HEAT, new Quantity(Math.round(k), Unit.CELSIUS)),
                 Math.pow(2, k / 10)));
-    }
+  }
 
-    private static Optional<Factor> headroom(Capacitor part) {
-        if (part.ratedVolts().isEmpty() || part.workingVolts().isEmpty()) {
-            return Optional.empty();
-        }
-        double used = part.workingVolts().getAsDouble() / part.ratedVolts().getAsDouble();
-        double times = used > 1 ? 10 : used > 0.9 ? 2 : used < 0.5 ? 0.5 : 1;
-        return times == 1
-                ? Optional.empty()
-                : Optional.of(new Factor(Message.of(AssessWords.RISK_HEADROOM, Quantity.percent(used)), times));
+  private static Optional<Factor> headroom(Capacitor part) {
+    if (part.ratedVolts().isEmpty() || part.workingVolts().isEmpty()) {
+      return Optional.empty();
     }
+    double used = part.workingVolts().getAsDouble() / part.ratedVolts().getAsDouble();
+    double times = used > 1 ? 10 : used > 0.9 ? 2 : used < 0.5 ? 0.5 : 1;
+    return times == 1
+        ? Optional.empty()
+        : Optional.of(
+            new Factor(Message.of(AssessWords.RISK_HEADROOM, Quantity.percent(used)), times));
+  }
 
-    /**
-     * The fate of its like: in other sets of the shop, where somebody let that weigh, drawn towards what kind and age say while only few were measured;
-     * and in this set, drawn towards what then stands.
-     */
-    private List<Factor> like(Capacitor part, Job job, double base) {
-        if (part.kind().equals(Capacitor.UNSTATED_KIND)) {
-            return List.of();
-        }
-        List<Factor> factors = new ArrayList<>();
-        double prior = Math.clamp(base, 0.01, 0.99);
-        Optional<ShopExperience.Seen> seen = job.aspect(ShopExperience.class).of(part.kind());
-        if (seen.isPresent()) {
-            ShopExperience.Seen s = seen.get();
-            double share = drawn(prior, s.measured(), s.bad());
-            factors.add(like(AssessWords.RISK_SHOP, part, s.bad(), s.measured(), odds(share) / odds(prior)));
-            prior = share;
-        }
-        Count count = counts.getOrDefault(part.kind(), new Count(0, 0));
-        if (count.measured >= 2) {
-            factors.add(like(AssessWords.RISK_LIKE, part, count.bad, count.measured,
-                    odds(drawn(prior, count.measured, count.bad)) / odds(prior)));
-        }
-        return factors;
+  /**
+   * The fate of its like: in other sets of the shop, where somebody let that weigh, drawn towards
+   * what kind and age say while only few were measured; and in this set, drawn towards what then
+   * stands.
+   */
+  private List<Factor> like(Capacitor part, Job job, double base) {
+    if (part.kind().equals(Capacitor.UNSTATED_KIND)) {
+      return List.of();
     }
+    List<Factor> factors = new ArrayList<>();
+    double prior = Math.clamp(base, 0.01, 0.99);
+    Optional<ShopExperience.Seen> seen = job.aspect(ShopExperience.class).of(part.kind());
+    if (seen.isPresent()) {
+      ShopExperience.Seen s = seen.get();
+      double share = drawn(prior, s.measured(), s.bad());
+      factors.add(
+          like(AssessWords.RISK_SHOP, part, s.bad(), s.measured(), odds(share) / odds(prior)));
+      prior = share;
+    }
+    Count count = counts.getOrDefault(part.kind(), new Count(0, 0));
+    if (count.measured >= 2) {
+      factors.add(
+          like(
+              AssessWords.RISK_LIKE,
+              part,
+              count.bad,
+              count.measured,
+              odds(drawn(prior, count.measured, count.bad)) / odds(prior)));
+    }
+    return factors;
+  }
 
-    private static Factor like(AssessWords words, Capacitor part, int bad, int measured, double times) {
-        return new Factor(Message.of(words, Integer.toString(bad), Integer.toString(measured),
-                Message.term("Capacitor." + part.kind())), times);
-    }
+  private static Factor like(
+      AssessWords words, Capacitor part, int bad, int measured, double times) {
+    return new Factor(
+        Message.of(
+            words,
+            Integer.toString(bad),
+            Integer.toString(measured),
+            Message.term("Capacitor." + part.kind())),
+        times);
+  }
 
-    private static double drawn(double prior, int measured, int bad) {
-        return (PRIOR_WEIGHT * prior + bad) / (PRIOR_WEIGHT + measured);
-    }
+  private static double drawn(double prior, int measured, int bad) {
+    return (PRIOR_WEIGHT * prior + bad) / (PRIOR_WEIGHT + measured);
+  }
 
-    private static double odds(double share) {
-        return share / (1 - share);
-    }
+  private static double odds(double share) {
+    return share / (1 - share);
+  }
 }

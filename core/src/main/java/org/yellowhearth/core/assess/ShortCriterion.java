@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.assess.Finding.Limit;
 import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.message.Message;
@@ -15,83 +14,136 @@ import org.yellowhearth.core.reading.Qualifier;
 import org.yellowhearth.core.reading.Reading;
 
 /**
- * What instruments say of a capacitor beside its figures: a tester that takes it for a resistor, a curve that slants, an eye that
- * closes, an ohmmeter that settles low.
+ * What instruments say of a capacitor beside its figures: a tester that takes it for a resistor, a
+ * curve that slants, an eye that closes, an ohmmeter that settles low.
  */
 final class ShortCriterion {
-    /** An ohmmeter that settles below this on any capacitor has found a leak (common practice; electrolytics form to far more). */
-    static final double LEAST_OHMS = 20e3;
-    private static final String SOURCE = "tester";
+  /**
+   * An ohmmeter that settles below this on any capacitor has found a leak (common practice;
+   * electrolytics form to far more).
+   */
+  static final double LEAST_OHMS = 20e3;
 
-    private ShortCriterion() {
-    }
+  private static final String SOURCE = "tester";
 
-    static List<Finding> judge(Evidence evidence) {
-        List<Finding> findings = new ArrayList<>();
-        evidence.newest(Figure.CALLED_RESISTOR)
-                .ifPresent(r -> findings.add(resistance(r, Figure.CALLED_RESISTOR, AssessWords.CALLED_RESISTOR, Outcome.BAD)));
-        evidence.newest(Figure.RESISTANCE).ifPresent(r -> {
-            boolean low = r.figures().get(Figure.RESISTANCE).orElseThrow() < LEAST_OHMS;
-            findings.add(resistance(r, Figure.RESISTANCE, low ? AssessWords.OHMS_LOW : AssessWords.OHMS_FINE,
-                    low ? Outcome.BAD : Outcome.GOOD));
+  private ShortCriterion() {}
+
+  static List<Finding> judge(Evidence evidence) {
+    List<Finding> findings = new ArrayList<>();
+    evidence
+        .newest(Figure.CALLED_RESISTOR)
+        .ifPresent(r ->
+            findings.add(
+                resistance(r, Figure.CALLED_RESISTOR, AssessWords.CALLED_RESISTOR, Outcome.BAD)));
+    evidence
+        .newest(Figure.RESISTANCE)
+        .ifPresent(r -> {
+          boolean low = r.figures().get(Figure.RESISTANCE).orElseThrow() < LEAST_OHMS;
+          findings.add(
+              resistance(
+                  r,
+                  Figure.RESISTANCE,
+                  low ? AssessWords.OHMS_LOW : AssessWords.OHMS_FINE,
+                  low ? Outcome.BAD : Outcome.GOOD));
         });
-        evidence.newestTelling(Figure.CAPACITANCE).map(r -> r.figures().bounds().get(Figure.CAPACITANCE))
-                .ifPresent(b -> findings.add(plain(b.side() == Bound.End.BELOW ? Outcome.BAD : Outcome.OPEN,
-                        b.side() == Bound.End.BELOW ? AssessWords.CAPACITANCE_NONE : AssessWords.CAPACITANCE_OVER)));
-        evidence.newestTelling(Figure.ESR).map(r -> r.figures().bounds().get(Figure.ESR))
-                .filter(b -> b.side() == Bound.End.ABOVE).ifPresent(_ -> findings.add(plain(Outcome.BAD, AssessWords.ESR_OVER)));
-        evidence.newestQualified().ifPresent(r -> findings.addAll(qualified(r)));
-        return findings;
-    }
+    evidence
+        .newestTelling(Figure.CAPACITANCE)
+        .map(r -> r.figures().bounds().get(Figure.CAPACITANCE))
+        .ifPresent(b ->
+            findings.add(
+                plain(
+                    b.side() == Bound.End.BELOW ? Outcome.BAD : Outcome.OPEN,
+                    b.side() == Bound.End.BELOW
+                        ? AssessWords.CAPACITANCE_NONE
+                        : AssessWords.CAPACITANCE_OVER)));
+    evidence
+        .newestTelling(Figure.ESR)
+        .map(r -> r.figures().bounds().get(Figure.ESR))
+        .filter(b -> b.side() == Bound.End.ABOVE)
+        .ifPresent(_ -> findings.add(plain(Outcome.BAD, AssessWords.ESR_OVER)));
+    evidence.newestQualified().ifPresent(r -> findings.addAll(qualified(r)));
+    return findings;
+  }
 
-    private static Finding resistance(Reading reading, Figure figure, AssessWords words, Outcome outcome) {
-        Quantity read = Quantity.ohms(reading.figures().get(figure).orElseThrow());
-        if (!reading.conditions().connection().alone()) {
-            return Finding.open(Criterion.SHORT_OR_OPEN, Optional.of(read), SOURCE, Message.of(AssessWords.IN_CIRCUIT));
+  private static Finding resistance(
+      Reading reading, Figure figure, AssessWords words, Outcome outcome) {
+    Quantity read = Quantity.ohms(reading.figures().get(figure).orElseThrow());
+    if (!reading.conditions().connection().alone()) {
+      return Finding.open(
+          Criterion.SHORT_OR_OPEN, Optional.of(read), SOURCE, Message.of(AssessWords.IN_CIRCUIT));
+    }
+    return new Finding(
+        Criterion.SHORT_OR_OPEN,
+        outcome,
+        Optional.of(read),
+        Optional.of(Limit.atLeast(Quantity.ohms(LEAST_OHMS))),
+        SOURCE,
+        Message.of(words, read),
+        Optional.empty());
+  }
+
+  private static List<Finding> qualified(Reading reading) {
+    List<Finding> findings = new ArrayList<>();
+    boolean alone = reading.conditions().connection().alone();
+    OptionalDouble volts = reading.conditions().testVolts();
+    for (Qualifier q : reading.figures().qualifiers()) {
+      switch (q) {
+        case OVAL -> findings.add(plain(Outcome.GOOD, AssessWords.CURVE_OVAL));
+        case SLANT ->
+            findings.add(
+                plain(
+                    alone ? Outcome.BAD : Outcome.OPEN,
+                    alone ? AssessWords.CURVE_SLANT : AssessWords.IN_CIRCUIT));
+        case KNEE ->
+            findings.add(
+                plain(
+                    alone ? Outcome.BAD : Outcome.OPEN,
+                    alone ? AssessWords.CURVE_KNEE : AssessWords.IN_CIRCUIT));
+        case FLAT -> findings.add(plain(Outcome.BAD, AssessWords.CURVE_FLAT));
+        case UPRIGHT ->
+            findings.add(
+                plain(
+                    alone ? Outcome.BAD : Outcome.OPEN,
+                    alone ? AssessWords.CURVE_UPRIGHT : AssessWords.IN_CIRCUIT));
+        case INTERMITTENT -> findings.add(plain(Outcome.BAD, AssessWords.INTERMITTENT));
+        case INDICATOR_OPEN -> findings.add(indicator(Outcome.GOOD, volts));
+        case INDICATOR_CLOSED -> findings.add(indicator(alone ? Outcome.BAD : Outcome.OPEN, volts));
+        case BOUNCING -> {
+          // Tells of the contact, not of the part.
         }
-        return new Finding(Criterion.SHORT_OR_OPEN, outcome, Optional.of(read),
-                Optional.of(Limit.atLeast(Quantity.ohms(LEAST_OHMS))), SOURCE, Message.of(words, read), Optional.empty());
+      }
     }
+    return findings;
+  }
 
-    private static List<Finding> qualified(Reading reading) {
-        List<Finding> findings = new ArrayList<>();
-        boolean alone = reading.conditions().connection().alone();
-        OptionalDouble volts = reading.conditions().testVolts();
-        for (Qualifier q : reading.figures().qualifiers()) {
-            switch (q) {
-                case OVAL -> findings.add(plain(Outcome.GOOD, AssessWords.CURVE_OVAL));
-                case SLANT -> findings.add(plain(alone ? Outcome.BAD : Outcome.OPEN,
-                        alone ? AssessWords.CURVE_SLANT : AssessWords.IN_CIRCUIT));
-                case KNEE -> findings.add(plain(alone ? Outcome.BAD : Outcome.OPEN,
-                        alone ? AssessWords.CURVE_KNEE : AssessWords.IN_CIRCUIT));
-                case FLAT -> findings.add(plain(Outcome.BAD, AssessWords.CURVE_FLAT));
-                case UPRIGHT -> findings.add(plain(alone ? Outcome.BAD : Outcome.OPEN,
-                        alone ? AssessWords.CURVE_UPRIGHT : AssessWords.IN_CIRCUIT));
-                case INTERMITTENT -> findings.add(plain(Outcome.BAD, AssessWords.INTERMITTENT));
-                case INDICATOR_OPEN -> findings.add(indicator(Outcome.GOOD, volts));
-                case INDICATOR_CLOSED -> findings.add(indicator(alone ? Outcome.BAD : Outcome.OPEN, volts));
-                case BOUNCING -> {
-                    // Tells of the contact, not of the part.
-                }
-            }
-        }
-        return findings;
+  private static Finding indicator(Outcome outcome, OptionalDouble volts) {
+    if (volts.isEmpty()) {
+      return Finding.open(
+          Criterion.LEAKAGE, Optional.empty(), SOURCE, Message.of(AssessWords.INDICATOR_NO_VOLTS));
     }
+    Quantity at = Quantity.volts(volts.getAsDouble());
+    return new Finding(
+        Criterion.SHORT_OR_OPEN,
+        outcome,
+        Optional.empty(),
+        Optional.empty(),
+        SOURCE,
+        switch (outcome) {
+          case GOOD -> Message.of(AssessWords.INDICATOR_STAYS_OPEN, at);
+          case BAD -> Message.of(AssessWords.INDICATOR_CLOSES, at);
+          case OPEN, DOUBTFUL -> Message.of(AssessWords.IN_CIRCUIT);
+        },
+        Optional.empty());
+  }
 
-    private static Finding indicator(Outcome outcome, OptionalDouble volts) {
-        if (volts.isEmpty()) {
-            return Finding.open(Criterion.LEAKAGE, Optional.empty(), SOURCE, Message.of(AssessWords.INDICATOR_NO_VOLTS));
-        }
-        Quantity at = Quantity.volts(volts.getAsDouble());
-        return new Finding(Criterion.SHORT_OR_OPEN, outcome, Optional.empty(), Optional.empty(), SOURCE, switch (outcome) {
-            case GOOD -> Message.of(AssessWords.INDICATOR_STAYS_OPEN, at);
-            case BAD -> Message.of(AssessWords.INDICATOR_CLOSES, at);
-            case OPEN, DOUBTFUL -> Message.of(AssessWords.IN_CIRCUIT);
-        }, Optional.empty());
-    }
-
-    private static Finding plain(Outcome outcome, AssessWords words) {
-        return new Finding(Criterion.SHORT_OR_OPEN, outcome, Optional.empty(), Optional.empty(), SOURCE, Message.of(words),
-                Optional.empty());
-    }
+  private static Finding plain(Outcome outcome, AssessWords words) {
+    return new Finding(
+        Criterion.SHORT_OR_OPEN,
+        outcome,
+        Optional.empty(),
+        Optional.empty(),
+        SOURCE,
+        Message.of(words),
+        Optional.empty());
+  }
 }

@@ -20,94 +20,113 @@ import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.supply.Parameter.Which;
 
 /**
- * What a part is taken to be: of a capacitor its capacitance, series and leakage resistance, of a resistor, potentiometer or winding its
- * resistance. The newest reading out of circuit counts first, then what its kind and age make likely, then its marking.
+ * What a part is taken to be: of a capacitor its capacitance, series and leakage resistance, of a
+ * resistor, potentiometer or winding its resistance. The newest reading out of circuit counts
+ * first, then what its kind and age make likely, then its marking.
  *
  * @param values none for what nothing is known of
  */
 public record Belief(Part part, Map<Which, Believed> values) {
-    public Belief {
-        values = Map.copyOf(values);
-    }
+  public Belief {
+    values = Map.copyOf(values);
+  }
 
-    /** One value; none where nothing is known of it. */
-    public Optional<Believed> of(Which which) {
-        return Optional.ofNullable(values.get(which));
-    }
+  /** One value; none where nothing is known of it. */
+  public Optional<Believed> of(Which which) {
+    return Optional.ofNullable(values.get(which));
+  }
 
-    /** A part as its marking says, sound. */
-    public static Belief asMarked(Part part, Knowledge knowledge) {
-        Map<Which, Believed> values = new EnumMap<>(Which.class);
-        if (part instanceof Capacitor c) {
-            AgeingRule rule = rule(c, knowledge);
-            values.put(Which.CAPACITANCE, Believed.of(c.farads(), Origin.MARKED));
-            values.put(Which.SERIES_RESISTANCE, Believed.of(rule.esrOhms(c.farads()), Origin.ASSUMED));
-            values.put(Which.LEAKAGE_RESISTANCE, Believed.of(rule.leakOhms(c.farads()), Origin.ASSUMED));
-        } else {
-            marked(part).ifPresent(ohms -> values.put(Which.RESISTANCE, Believed.of(ohms, Origin.MARKED)));
-        }
-        return new Belief(part, values);
+  /** A part as its marking says, sound. */
+  public static Belief asMarked(Part part, Knowledge knowledge) {
+    Map<Which, Believed> values = new EnumMap<>(Which.class);
+    if (part instanceof Capacitor c) {
+      AgeingRule rule = rule(c, knowledge);
+      values.put(Which.CAPACITANCE, Believed.of(c.farads(), Origin.MARKED));
+      values.put(Which.SERIES_RESISTANCE, Believed.of(rule.esrOhms(c.farads()), Origin.ASSUMED));
+      values.put(Which.LEAKAGE_RESISTANCE, Believed.of(rule.leakOhms(c.farads()), Origin.ASSUMED));
+    } else {
+      marked(part)
+          .ifPresent(ohms -> values.put(Which.RESISTANCE, Believed.of(ohms, Origin.MARKED)));
     }
+    return new Belief(part, values);
+  }
 
-    /**
-     * A part as it is now.
-     *
-     * @param years its age; 0 where that is not known, and then nothing is guessed
-     */
-    public static Belief now(Job job, Part part, Knowledge knowledge, double years) {
-        List<Reading> alone = job.readingsOf(part.ref()).reversed().stream().filter(r -> r.conditions().connection().alone())
-                .toList();
-        Map<Which, Believed> values = new EnumMap<>(asMarked(part, knowledge).values);
-        if (part instanceof Capacitor c) {
-            Optional<Reading> read = newest(alone, r -> r.figures().has(Figure.CAPACITANCE)
-                    ? Derived.of(r.figures(), r.conditions()).seriesFarads()
-                    : OptionalDouble.empty());
-            if (read.isEmpty() && years > 0) {
-                AgeingRule rule = rule(c, knowledge);
-                values.put(Which.CAPACITANCE, Believed.of(c.farads() * rule.capacitanceLeft(years), Origin.GUESSED));
-                values.put(Which.SERIES_RESISTANCE,
-                        Believed.of(rule.esrOhms(c.farads()) * rule.esrGrowth(years), Origin.GUESSED));
-                values.put(Which.LEAKAGE_RESISTANCE, Believed.of(rule.leakLeft(years, c.farads()), Origin.GUESSED));
-            }
-            read.ifPresent(r -> {
-                Derived d = Derived.of(r.figures(), r.conditions());
-                put(values, Which.CAPACITANCE, d.seriesFarads(), r);
-                put(values, Which.SERIES_RESISTANCE, d.esrOhms(), r);
-            });
-            newest(alone, Belief::leakOhms).ifPresent(r -> put(values, Which.LEAKAGE_RESISTANCE, leakOhms(r), r));
-        } else {
-            newest(alone, r -> r.figures().get(Figure.RESISTANCE))
-                    .ifPresent(r -> put(values, Which.RESISTANCE, r.figures().get(Figure.RESISTANCE), r));
-        }
-        return new Belief(part, values);
+  /**
+   * A part as it is now.
+   *
+   * @param years its age; 0 where that is not known, and then nothing is guessed
+   */
+  public static Belief now(Job job, Part part, Knowledge knowledge, double years) {
+    List<Reading> alone =
+        job.readingsOf(part.ref()).reversed().stream()
+            .filter(r -> r.conditions().connection().alone())
+            .toList();
+    Map<Which, Believed> values = new EnumMap<>(asMarked(part, knowledge).values);
+    if (part instanceof Capacitor c) {
+      Optional<Reading> read =
+          newest(
+              alone,
+              r ->
+                  r.figures().has(Figure.CAPACITANCE)
+                      ? Derived.of(r.figures(), r.conditions()).seriesFarads()
+                      : OptionalDouble.empty());
+      if (read.isEmpty() && years > 0) {
+        AgeingRule rule = rule(c, knowledge);
+        values.put(
+            Which.CAPACITANCE,
+            Believed.of(c.farads() * rule.capacitanceLeft(years), Origin.GUESSED));
+        values.put(
+            Which.SERIES_RESISTANCE,
+            Believed.of(rule.esrOhms(c.farads()) * rule.esrGrowth(years), Origin.GUESSED));
+        values.put(
+            Which.LEAKAGE_RESISTANCE,
+            Believed.of(rule.leakLeft(years, c.farads()), Origin.GUESSED));
+      }
+      read.ifPresent(r -> {
+        Derived d = Derived.of(r.figures(), r.conditions());
+        put(values, Which.CAPACITANCE, d.seriesFarads(), r);
+        put(values, Which.SERIES_RESISTANCE, d.esrOhms(), r);
+      });
+      newest(alone, Belief::leakOhms)
+          .ifPresent(r -> put(values, Which.LEAKAGE_RESISTANCE, leakOhms(r), r));
+    } else {
+      newest(alone, r -> r.figures().get(Figure.RESISTANCE))
+          .ifPresent(r -> put(values, Which.RESISTANCE, r.figures().get(Figure.RESISTANCE), r));
     }
+    return new Belief(part, values);
+  }
 
-    private static void put(Map<Which, Believed> values, Which which, OptionalDouble value, Reading from) {
-        value.ifPresent(v -> values.put(which, Believed.measured(v, from)));
-    }
+  private static void put(
+      Map<Which, Believed> values, Which which, OptionalDouble value, Reading from) {
+    value.ifPresent(v -> values.put(which, Believed.measured(v, from)));
+  }
 
-    private static Optional<Reading> newest(List<Reading> newestFirst, Function<Reading, OptionalDouble> telling) {
-        return newestFirst.stream().filter(r -> telling.apply(r).isPresent()).findFirst();
-    }
+  private static Optional<Reading> newest(
+      List<Reading> newestFirst, Function<Reading, OptionalDouble> telling) {
+    return newestFirst.stream().filter(r -> telling.apply(r).isPresent()).findFirst();
+  }
 
-    /** Leakage as a resistance, from a current at a stated voltage or from insulation. */
-    private static OptionalDouble leakOhms(Reading r) {
-        if (r.figures().has(Figure.LEAKAGE) && r.conditions().testVolts().isPresent()) {
-            return OptionalDouble.of(r.conditions().testVolts().getAsDouble() / r.figures().get(Figure.LEAKAGE).getAsDouble());
-        }
-        return r.figures().has(Figure.INSULATION) ? r.figures().get(Figure.INSULATION) : OptionalDouble.empty();
+  /** Leakage as a resistance, from a current at a stated voltage or from insulation. */
+  private static OptionalDouble leakOhms(Reading r) {
+    if (r.figures().has(Figure.LEAKAGE) && r.conditions().testVolts().isPresent()) {
+      return OptionalDouble.of(
+          r.conditions().testVolts().getAsDouble() / r.figures().get(Figure.LEAKAGE).getAsDouble());
     }
+    return r.figures().has(Figure.INSULATION)
+        ? r.figures().get(Figure.INSULATION)
+        : OptionalDouble.empty();
+  }
 
-    private static AgeingRule rule(Capacitor c, Knowledge knowledge) {
-        return knowledge.supply().ageing(knowledge.kind(c.kind()).family());
-    }
+  private static AgeingRule rule(Capacitor c, Knowledge knowledge) {
+    return knowledge.supply().ageing(knowledge.kind(c.kind()).family());
+  }
 
-    private static OptionalDouble marked(Part part) {
-        return switch (part) {
-            case Resistor r -> OptionalDouble.of(r.ohms());
-            case Potentiometer p -> OptionalDouble.of(p.ohms());
-            case Winding w -> w.ohms();
-            default -> OptionalDouble.empty();
-        };
-    }
+  private static OptionalDouble marked(Part part) {
+    return switch (part) {
+      case Resistor r -> OptionalDouble.of(r.ohms());
+      case Potentiometer p -> OptionalDouble.of(p.ohms());
+      case Winding w -> w.ohms();
+      default -> OptionalDouble.empty();
+    };
+  }
 }

@@ -10,11 +10,11 @@ import org.yellowhearth.core.reading.Reading;
  * @param from the reading that it rests on, where it was measured
  */
 public record Believed(double value, Origin origin, Optional<Reading> from) {
-    static Believed of(double value, Origin origin) {
-        return new Believed(value, origin, Optional.empty());
-    }
+  static Believed of(double value, Origin origin) {
+    return new Believed(value, origin, Optional.empty());
+  }
 
-    static Believed measured(double value, Reading from) {
-        return new Believed(value, Origin.MEASURED, Optional.of(from));
-    }
+  static Believed measured(double value, Reading from) {
+    return new Believed(value, Origin.MEASURED, Optional.of(from));
+  }
 }

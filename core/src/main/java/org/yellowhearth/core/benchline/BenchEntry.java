@@ -2,7 +2,6 @@ package org.yellowhearth.core.benchline;
 
 import java.util.List;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Edit;
@@ -13,72 +12,67 @@ import org.yellowhearth.core.reading.Figures;
 
 /** What a bench line asks for, understood but not yet done. */
 public sealed interface BenchEntry {
-    /** One part joins the census, or the sections of a can. */
-    record AddParts(List<Part> parts) implements BenchEntry {
-        public AddParts {
-            parts = List.copyOf(parts);
-        }
+  /** One part joins the census, or the sections of a can. */
+  record AddParts(List<Part> parts) implements BenchEntry {
+    public AddParts {
+      parts = List.copyOf(parts);
+    }
+  }
+
+  record CorrectPart(Part before, Part after) implements BenchEntry {}
+
+  record RemovePart(Part part) implements BenchEntry {}
+
+  record KeepReading(PartRef part, Figures figures, Conditions conditions, String typed)
+      implements BenchEntry {}
+
+  /**
+   * Something is written down of a part, put in the place of what was there.
+   *
+   * @param items in the order they are written
+   */
+  record WriteDown(List<OfPart> items) implements BenchEntry {
+    public WriteDown {
+      items = List.copyOf(items);
+    }
+  }
+
+  /** What was written down of a part is taken out again. */
+  record TakeOut(OfPart item) implements BenchEntry {}
+
+  record WriteNote(String text) implements BenchEntry {}
+
+  record SwitchPower(Edit.Power power) implements BenchEntry {}
+
+  /**
+   * Something happened to a store of charge.
+   *
+   * @param store the name of the rail
+   */
+  record Happened(Edit.Event event, String store) implements BenchEntry {}
+
+  /**
+   * What a meter shows at a point of the supply under power, or what the set takes from the mains.
+   *
+   * @param lineVolts the mains at that time
+   * @param meterOhms what the meter loads the point with
+   * @param state what the set was doing
+   */
+  record ReadSupply(
+      String point,
+      List<Shown> shown,
+      OptionalDouble lineVolts,
+      OptionalDouble meterOhms,
+      SupplyReading.State state)
+      implements BenchEntry {
+    public ReadSupply {
+      shown = List.copyOf(shown);
     }
 
-    record CorrectPart(Part before, Part after) implements BenchEntry {
-    }
+    /** One figure, in V, or in W. */
+    public record Shown(SupplyReading.Kind kind, double value) {}
+  }
 
-    record RemovePart(Part part) implements BenchEntry {
-    }
-
-    record KeepReading(PartRef part, Figures figures, Conditions conditions, String typed) implements BenchEntry {
-    }
-
-    /**
-     * Something is written down of a part, put in the place of what was there.
-     *
-     * @param items in the order they are written
-     */
-    record WriteDown(List<OfPart> items) implements BenchEntry {
-        public WriteDown {
-            items = List.copyOf(items);
-        }
-    }
-
-    /** What was written down of a part is taken out again. */
-    record TakeOut(OfPart item) implements BenchEntry {
-    }
-
-    record WriteNote(String text) implements BenchEntry {
-    }
-
-    record SwitchPower(Edit.Power power) implements BenchEntry {
-    }
-
-    /**
-     * Something happened to a store of charge.
-     *
-     * @param store the name of the rail
-     */
-    record Happened(Edit.Event event, String store) implements BenchEntry {
-    }
-
-    /**
-     * What a meter shows at a point of the supply under power, or what the set takes from the mains.
-     *
-     * @param lineVolts the mains at that time
-     * @param meterOhms what the meter loads the point with
-     * @param state what the set was doing
-     */
-    record ReadSupply(String point, List<Shown> shown, OptionalDouble lineVolts, OptionalDouble meterOhms,
-            SupplyReading.State state)
-            implements
-                BenchEntry {
-        public ReadSupply {
-            shown = List.copyOf(shown);
-        }
-
-        /** One figure, in V, or in W. */
-        public record Shown(SupplyReading.Kind kind, double value) {
-        }
-    }
-
-    /** A reference alone: the part is to be shown. */
-    record ShowPart(PartRef part) implements BenchEntry {
-    }
+  /** A reference alone: the part is to be shown. */
+  record ShowPart(PartRef part) implements BenchEntry {}
 }

@@ -6,11 +6,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-
 import org.yellowhearth.core.benchline.BenchOutcome.Choice;
 import org.yellowhearth.core.benchline.BenchOutcome.Refused;
 import org.yellowhearth.core.benchline.BenchOutcome.Understood;
-import org.yellowhearth.core.partslist.PartsListLine;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Vocabulary;
@@ -21,10 +19,12 @@ import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Sort;
+import org.yellowhearth.core.partslist.PartsListLine;
 import org.yellowhearth.core.reading.ReadingParser;
 
 /**
- * Understands the one line typed at the bench. The grammar, documented in {@code docs/bench-line.md}:
+ * Understands the one line typed at the bench. The grammar, documented in {@code
+ * docs/bench-line.md}:
  *
  * <pre>
  * + C21 8 MFD 450 V electrolytic    a part joins the census, as it is printed
@@ -44,187 +44,238 @@ import org.yellowhearth.core.reading.ReadingParser;
  * </pre>
  */
 public final class BenchLine {
-    private static final int LONGEST = 400;
-    private static final Set<String> FIGURE_LETTERS = Set.of("IR", "ESR", "HFE", "EM", "FS", "PH", "TAN", "LIN");
-    private static final Pattern REMARK = Pattern.compile("\"([^\"]*)\"?");
-    private static final Pattern CORRECTION = Pattern.compile("\\s*([A-Za-z]{1,3}\\d{1,5}[A-Za-z]?)\\s*=(.*)", Pattern.DOTALL);
+  private static final int LONGEST = 400;
+  private static final Set<String> FIGURE_LETTERS =
+      Set.of("IR", "ESR", "HFE", "EM", "FS", "PH", "TAN", "LIN");
+  private static final Pattern REMARK = Pattern.compile("\"([^\"]*)\"?");
+  private static final Pattern CORRECTION =
+      Pattern.compile("\\s*([A-Za-z]{1,3}\\d{1,5}[A-Za-z]?)\\s*=(.*)", Pattern.DOTALL);
 
-    private final Job job;
-    private final Optional<PartRef> chosen;
-    private final Vocabulary vocabulary;
-    private final PartsListLine census;
+  private final Job job;
+  private final Optional<PartRef> chosen;
+  private final Vocabulary vocabulary;
+  private final PartsListLine census;
 
-    /**
-     * A reader for the state of one job.
-     *
-     * @param chosen the part that a reading without a reference belongs to
-     */
-    public BenchLine(Job job, Optional<PartRef> chosen, Vocabulary vocabulary) {
-        this.job = job;
-        this.chosen = chosen;
-        this.vocabulary = vocabulary;
-        this.census = PartsListLine.of(job, vocabulary);
+  /**
+   * A reader for the state of one job.
+   *
+   * @param chosen the part that a reading without a reference belongs to
+   */
+  public BenchLine(Job job, Optional<PartRef> chosen, Vocabulary vocabulary) {
+    this.job = job;
+    this.chosen = chosen;
+    this.vocabulary = vocabulary;
+    this.census = PartsListLine.of(job, vocabulary);
+  }
+
+  /** Understands a line; never throws. */
+  public BenchOutcome read(String line) {
+    if (line.isBlank()) {
+      return new BenchOutcome.Empty();
     }
-
-    /** Understands a line; never throws. */
-    public BenchOutcome read(String line) {
-        if (line.isBlank()) {
-            return new BenchOutcome.Empty();
-        }
-        if (line.length() > LONGEST) {
-            return refused(Message.of(BenchWords.TOO_LONG, Integer.toString(LONGEST)), LONGEST);
-        }
-        ReadingParser reading = new ReadingParser(chosenOrNamed(line).flatMap(job::part).map(Part::sort).orElse(Sort.CAPACITOR));
-        try {
-            return new Understood(entry(line, reading));
-        } catch (AmbiguousException e) {
-            return new BenchOutcome.Question(e.question(), e.choices().stream()
-                    .map(c -> new Choice(c.meaning(),
-                            line.replaceFirst(Pattern.quote(c.original()), Matcher.quoteReplacement(c.written()))))
-                    .toList());
-        } catch (UnreadableException e) {
-            Optional<BenchEntry.KeepReading> soFar = reading.figures().isEmpty()
-                    ? Optional.empty()
-                    : chosenOrNamed(line)
-                            .map(ref -> new BenchEntry.KeepReading(ref, reading.figures(), reading.conditions(), line));
-            return new Refused(e.problem(), e.index(), soFar);
-        }
+    if (line.length() > LONGEST) {
+      return refused(Message.of(BenchWords.TOO_LONG, Integer.toString(LONGEST)), LONGEST);
     }
-
-    private BenchEntry entry(String line, ReadingParser reading) {
-        String text = line.strip();
-        Matcher correction = CORRECTION.matcher(line);
-        if (text.startsWith("\"")) {
-            return note(text.substring(1).replaceFirst("\"$", "").strip(), line);
-        }
-        if (text.startsWith("+")) {
-            return add(line, line.indexOf('+') + 1);
-        }
-        if (text.startsWith("-")
-                && Token.of(text.substring(1)).stream().findFirst().flatMap(t -> PartRef.parse(t.text())).isPresent()) {
-            return remove(line, line.indexOf('-') + 1);
-        }
-        if (correction.matches()) {
-            return correct(line, known(correction.group(1), line, correction.start(1)), correction.start(2));
-        }
-        Optional<SupplyLine> supply = SupplyLine.of(job, line);
-        if (supply.isPresent()) {
-            return supply.get().read();
-        }
-        if (StoreLine.begins(line)) {
-            return new StoreLine(job, line).read();
-        }
-        return switch (text.toLowerCase(Locale.ROOT)) {
-            case "lit" -> new BenchEntry.SwitchPower(Edit.Power.LIT);
-            case "off" -> new BenchEntry.SwitchPower(Edit.Power.OFF);
-            default -> readingOrPart(line, reading);
-        };
+    ReadingParser reading =
+        new ReadingParser(
+            chosenOrNamed(line).flatMap(job::part).map(Part::sort).orElse(Sort.CAPACITOR));
+    try {
+      return new Understood(entry(line, reading));
+    } catch (AmbiguousException e) {
+      return new BenchOutcome.Question(
+          e.question(),
+          e.choices().stream()
+              .map(c ->
+                  new Choice(
+                      c.meaning(),
+                      line.replaceFirst(
+                          Pattern.quote(c.original()), Matcher.quoteReplacement(c.written()))))
+              .toList());
+    } catch (UnreadableException e) {
+      Optional<BenchEntry.KeepReading> soFar =
+          reading.figures().isEmpty()
+              ? Optional.empty()
+              : chosenOrNamed(line)
+                  .map(ref ->
+                      new BenchEntry.KeepReading(
+                          ref, reading.figures(), reading.conditions(), line));
+      return new Refused(e.problem(), e.index(), soFar);
     }
+  }
 
-    private static BenchEntry note(String text, String line) {
-        if (text.isEmpty()) {
-            throw new UnreadableException(Message.of(BenchWords.NOTE_EMPTY), line, 0);
-        }
-        return new BenchEntry.WriteNote(text);
+  private BenchEntry entry(String line, ReadingParser reading) {
+    String text = line.strip();
+    Matcher correction = CORRECTION.matcher(line);
+    if (text.startsWith("\"")) {
+      return note(text.substring(1).replaceFirst("\"$", "").strip(), line);
     }
+    if (text.startsWith("+")) {
+      return add(line, line.indexOf('+') + 1);
+    }
+    if (text.startsWith("-")
+        && Token.of(text.substring(1)).stream()
+            .findFirst()
+            .flatMap(t -> PartRef.parse(t.text()))
+            .isPresent()) {
+      return remove(line, line.indexOf('-') + 1);
+    }
+    if (correction.matches()) {
+      return correct(
+          line, known(correction.group(1), line, correction.start(1)), correction.start(2));
+    }
+    Optional<SupplyLine> supply = SupplyLine.of(job, line);
+    if (supply.isPresent()) {
+      return supply.get().read();
+    }
+    if (StoreLine.begins(line)) {
+      return new StoreLine(job, line).read();
+    }
+    return switch (text.toLowerCase(Locale.ROOT)) {
+      case "lit" -> new BenchEntry.SwitchPower(Edit.Power.LIT);
+      case "off" -> new BenchEntry.SwitchPower(Edit.Power.OFF);
+      default -> readingOrPart(line, reading);
+    };
+  }
 
-    private BenchEntry add(String line, int from) {
-        List<Token> words = tokens(line, from);
-        if (words.isEmpty()) {
-            throw new UnreadableException(Message.of(BenchWords.REFERENCE_EXPECTED, ""), line, from);
-        }
-        Token first = words.getFirst();
-        PartRef ref = PartRef.parse(first.text()).orElseThrow(
-                () -> new UnreadableException(Message.of(BenchWords.REFERENCE_EXPECTED, first.text()), line, first.index()));
-        if (job.part(ref).isPresent()) {
-            throw new UnreadableException(Message.of(BenchWords.REFERENCE_EXISTS, ref.toString()), line, first.index());
-        }
-        int markingFrom = first.index() + first.text().length();
-        List<Part> parts = census.read(ref, tokens(withoutRemark(line), markingFrom), marking(line, markingFrom), remark(line));
-        parts.stream().filter(p -> job.part(p.ref()).isPresent()).findFirst().ifPresent(p -> {
-            throw new UnreadableException(Message.of(BenchWords.REFERENCE_EXISTS, p.ref().toString()), line, first.index());
+  private static BenchEntry note(String text, String line) {
+    if (text.isEmpty()) {
+      throw new UnreadableException(Message.of(BenchWords.NOTE_EMPTY), line, 0);
+    }
+    return new BenchEntry.WriteNote(text);
+  }
+
+  private BenchEntry add(String line, int from) {
+    List<Token> words = tokens(line, from);
+    if (words.isEmpty()) {
+      throw new UnreadableException(Message.of(BenchWords.REFERENCE_EXPECTED, ""), line, from);
+    }
+    Token first = words.getFirst();
+    PartRef ref =
+        PartRef.parse(first.text())
+            .orElseThrow(() ->
+                new UnreadableException(
+                    Message.of(BenchWords.REFERENCE_EXPECTED, first.text()), line, first.index()));
+    if (job.part(ref).isPresent()) {
+      throw new UnreadableException(
+          Message.of(BenchWords.REFERENCE_EXISTS, ref.toString()), line, first.index());
+    }
+    int markingFrom = first.index() + first.text().length();
+    List<Part> parts =
+        census.read(
+            ref,
+            tokens(withoutRemark(line), markingFrom),
+            marking(line, markingFrom),
+            remark(line));
+    parts.stream()
+        .filter(p -> job.part(p.ref()).isPresent())
+        .findFirst()
+        .ifPresent(p -> {
+          throw new UnreadableException(
+              Message.of(BenchWords.REFERENCE_EXISTS, p.ref().toString()), line, first.index());
         });
-        return new BenchEntry.AddParts(parts);
-    }
+    return new BenchEntry.AddParts(parts);
+  }
 
-    private BenchEntry correct(String line, Part part, int from) {
-        return census.correct(part, tokens(withoutRemark(line), from), marking(line, from))
-                .map(after -> new BenchEntry.CorrectPart(part, after)).orElseThrow(() -> new UnreadableException(
-                        Message.of(BenchWords.NOTHING_TO_CORRECT, part.ref().toString()), line, from));
-    }
+  private BenchEntry correct(String line, Part part, int from) {
+    return census
+        .correct(part, tokens(withoutRemark(line), from), marking(line, from))
+        .map(after -> new BenchEntry.CorrectPart(part, after))
+        .orElseThrow(() ->
+            new UnreadableException(
+                Message.of(BenchWords.NOTHING_TO_CORRECT, part.ref().toString()), line, from));
+  }
 
-    private BenchEntry remove(String line, int from) {
-        List<Token> words = tokens(line, from);
-        if (words.size() > 1) {
-            throw new UnreadableException(Message.of(BenchWords.NOTHING_AFTER, words.get(1).text()), line, words.get(1).index());
-        }
-        return new BenchEntry.RemovePart(known(words.getFirst().text(), line, words.getFirst().index()));
+  private BenchEntry remove(String line, int from) {
+    List<Token> words = tokens(line, from);
+    if (words.size() > 1) {
+      throw new UnreadableException(
+          Message.of(BenchWords.NOTHING_AFTER, words.get(1).text()), line, words.get(1).index());
     }
+    return new BenchEntry.RemovePart(
+        known(words.getFirst().text(), line, words.getFirst().index()));
+  }
 
-    private BenchEntry readingOrPart(String line, ReadingParser reading) {
-        List<Token> words = Token.of(line);
-        Token first = words.getFirst();
-        Optional<PartRef> named = PartRef.parse(first.text()).filter(ref -> !isFigure(ref));
-        if (named.isPresent() && job.part(named.get()).isEmpty()) {
-            throw unknown(named.get(), words.size() > 1, line, first.index());
-        }
-        if (named.isPresent() && words.size() == 1) {
-            return new BenchEntry.ShowPart(named.get());
-        }
-        if (named.isEmpty() && chosen.isEmpty()) {
-            throw new UnreadableException(Message.of(BenchWords.NO_PART_CHOSEN), line, first.index());
-        }
-        PartLine written = new PartLine(job, named.or(() -> chosen).orElseThrow(), vocabulary, line);
-        Optional<BenchEntry> fact = written.read(named.isPresent() ? words.subList(1, words.size()) : words);
-        if (fact.isPresent()) {
-            return fact.get();
-        }
-        reading.read(named.isPresent() ? words.subList(1, words.size()) : words);
-        return new BenchEntry.KeepReading(named.or(() -> chosen).orElseThrow(), reading.figures(), reading.conditions(),
-                line.strip());
+  private BenchEntry readingOrPart(String line, ReadingParser reading) {
+    List<Token> words = Token.of(line);
+    Token first = words.getFirst();
+    Optional<PartRef> named = PartRef.parse(first.text()).filter(ref -> !isFigure(ref));
+    if (named.isPresent() && job.part(named.get()).isEmpty()) {
+      throw unknown(named.get(), words.size() > 1, line, first.index());
     }
+    if (named.isPresent() && words.size() == 1) {
+      return new BenchEntry.ShowPart(named.get());
+    }
+    if (named.isEmpty() && chosen.isEmpty()) {
+      throw new UnreadableException(Message.of(BenchWords.NO_PART_CHOSEN), line, first.index());
+    }
+    PartLine written = new PartLine(job, named.or(() -> chosen).orElseThrow(), vocabulary, line);
+    Optional<BenchEntry> fact =
+        written.read(named.isPresent() ? words.subList(1, words.size()) : words);
+    if (fact.isPresent()) {
+      return fact.get();
+    }
+    reading.read(named.isPresent() ? words.subList(1, words.size()) : words);
+    return new BenchEntry.KeepReading(
+        named.or(() -> chosen).orElseThrow(),
+        reading.figures(),
+        reading.conditions(),
+        line.strip());
+  }
 
-    private Optional<PartRef> chosenOrNamed(String line) {
-        return Token.of(line).stream().findFirst().flatMap(t -> PartRef.parse(t.text())).filter(ref -> !isFigure(ref))
-                .or(() -> chosen);
-    }
+  private Optional<PartRef> chosenOrNamed(String line) {
+    return Token.of(line).stream()
+        .findFirst()
+        .flatMap(t -> PartRef.parse(t.text()))
+        .filter(ref -> !isFigure(ref))
+        .or(() -> chosen);
+  }
 
-    /** {@code IR200M} and {@code hFE80} have the form of a reference; they are figures unless the census has such a part. */
-    private boolean isFigure(PartRef ref) {
-        return FIGURE_LETTERS.contains(ref.letters()) && job.part(ref).isEmpty();
-    }
+  /**
+   * {@code IR200M} and {@code hFE80} have the form of a reference; they are figures unless the
+   * census has such a part.
+   */
+  private boolean isFigure(PartRef ref) {
+    return FIGURE_LETTERS.contains(ref.letters()) && job.part(ref).isEmpty();
+  }
 
-    private Part known(String text, String line, int index) {
-        PartRef ref = PartRef.parse(text).orElseThrow(
-                () -> new UnreadableException(Message.of(BenchWords.REFERENCE_EXPECTED, text), line, index));
-        return job.part(ref).orElseThrow(() -> unknown(ref, false, line, index));
-    }
+  private Part known(String text, String line, int index) {
+    PartRef ref =
+        PartRef.parse(text)
+            .orElseThrow(() ->
+                new UnreadableException(
+                    Message.of(BenchWords.REFERENCE_EXPECTED, text), line, index));
+    return job.part(ref).orElseThrow(() -> unknown(ref, false, line, index));
+  }
 
-    private static UnreadableException unknown(PartRef ref, boolean withReading, String line, int index) {
-        return new UnreadableException(Message.of(
-                withReading ? BenchWords.UNKNOWN_REFERENCE_WITH_READING : BenchWords.UNKNOWN_REFERENCE, ref.toString()), line,
-                index);
-    }
+  private static UnreadableException unknown(
+      PartRef ref, boolean withReading, String line, int index) {
+    return new UnreadableException(
+        Message.of(
+            withReading ? BenchWords.UNKNOWN_REFERENCE_WITH_READING : BenchWords.UNKNOWN_REFERENCE,
+            ref.toString()),
+        line,
+        index);
+  }
 
-    private static List<Token> tokens(String line, int from) {
-        return Token.of(" ".repeat(from) + line.substring(from));
-    }
+  private static List<Token> tokens(String line, int from) {
+    return Token.of(" ".repeat(from) + line.substring(from));
+  }
 
-    /** The remark in quotation marks is blanked out, so that all other words keep their places. */
-    private static String withoutRemark(String line) {
-        return REMARK.matcher(line).replaceAll(m -> " ".repeat(m.group().length()));
-    }
+  /** The remark in quotation marks is blanked out, so that all other words keep their places. */
+  private static String withoutRemark(String line) {
+    return REMARK.matcher(line).replaceAll(m -> " ".repeat(m.group().length()));
+  }
 
-    private static String remark(String line) {
-        Matcher m = REMARK.matcher(line);
-        return m.find() ? m.group(1).strip() : "";
-    }
+  private static String remark(String line) {
+    Matcher m = REMARK.matcher(line);
+    return m.find() ? m.group(1).strip() : "";
+  }
 
-    private static String marking(String line, int from) {
-        return withoutRemark(line).substring(from).strip();
-    }
+  private static String marking(String line, int from) {
+    return withoutRemark(line).substring(from).strip();
+  }
 
-    private static BenchOutcome refused(Message problem, int index) {
-        return new Refused(problem, index, Optional.empty());
-    }
+  private static BenchOutcome refused(Message problem, int index) {
+    return new Refused(problem, index, Optional.empty());
+  }
 }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-
 import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Edit;
@@ -17,115 +16,127 @@ import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
 
-/** Reads what happened to a store of charge: {@code volts HT 0.4V}, {@code clip HT 1k}, {@code unclip HT}. */
+/**
+ * Reads what happened to a store of charge: {@code volts HT 0.4V}, {@code clip HT 1k}, {@code
+ * unclip HT}.
+ */
 final class StoreLine {
-    private static final Set<String> VERBS = Set.of("volts", "clip", "unclip");
-    private static final Set<String> TUBE = Set.of("tube", "crt", "anode");
-    private static final double MOST_VOLTS = 100_000;
-    private static final double LEAST_OHMS = 0.1;
-    private static final double MOST_OHMS = 1e10;
+  private static final Set<String> VERBS = Set.of("volts", "clip", "unclip");
+  private static final Set<String> TUBE = Set.of("tube", "crt", "anode");
+  private static final double MOST_VOLTS = 100_000;
+  private static final double LEAST_OHMS = 0.1;
+  private static final double MOST_OHMS = 1e10;
 
-    private final String line;
-    private final List<Named> stores = new ArrayList<>();
+  private final String line;
+  private final List<Named> stores = new ArrayList<>();
 
-    private record Named(String id, String name) {
+  private record Named(String id, String name) {}
+
+  StoreLine(Job job, String line) {
+    this.line = line;
+    job.items(Rail.class).forEach(r -> stores.add(new Named(r.id(), r.name())));
+    if (job.aspect(Build.class).pictureTube().isPresent()) {
+      stores.add(new Named(Edit.PICTURE_TUBE, "tube"));
     }
+  }
 
-    StoreLine(Job job, String line) {
-        this.line = line;
-        job.items(Rail.class).forEach(r -> stores.add(new Named(r.id(), r.name())));
-        if (job.aspect(Build.class).pictureTube().isPresent()) {
-            stores.add(new Named(Edit.PICTURE_TUBE, "tube"));
-        }
-    }
+  static boolean begins(String line) {
+    return Token.of(line).stream().findFirst().filter(t -> VERBS.contains(folded(t))).isPresent();
+  }
 
-    static boolean begins(String line) {
-        return Token.of(line).stream().findFirst().filter(t -> VERBS.contains(folded(t))).isPresent();
-    }
+  private static String folded(Token token) {
+    return token.text().toLowerCase(Locale.ROOT);
+  }
 
-    private static String folded(Token token) {
-        return token.text().toLowerCase(Locale.ROOT);
+  BenchEntry read() {
+    List<Token> words = Token.of(line);
+    Token verb = words.getFirst();
+    if (stores.isEmpty()) {
+      throw refused(BenchWords.NO_RAILS, verb);
     }
+    Optional<Named> named = words.size() > 1 ? store(words.get(1)) : Optional.empty();
+    int at = named.isPresent() ? 2 : 1;
+    if (named.isEmpty() && stores.size() > 1) {
+      throw refused(BenchWords.RAIL_EXPECTED, words.size() > 1 ? words.get(1) : verb, names());
+    }
+    Named store = named.orElse(stores.getFirst());
+    return new BenchEntry.Happened(
+        switch (folded(verb)) {
+          case "volts" -> {
+            boolean found = folded(words.getLast()).equals("found");
+            yield new Edit.VoltsMeasured(
+                store.id,
+                volts(found ? words.subList(0, words.size() - 1) : words, at, verb),
+                found);
+          }
+          case "clip" -> new Edit.ClipPut(store.id, ohms(words, at, verb));
+          default -> {
+            end(words, at);
+            yield new Edit.ClipTaken(store.id);
+          }
+        },
+        store.name);
+  }
 
-    BenchEntry read() {
-        List<Token> words = Token.of(line);
-        Token verb = words.getFirst();
-        if (stores.isEmpty()) {
-            throw refused(BenchWords.NO_RAILS, verb);
-        }
-        Optional<Named> named = words.size() > 1 ? store(words.get(1)) : Optional.empty();
-        int at = named.isPresent() ? 2 : 1;
-        if (named.isEmpty() && stores.size() > 1) {
-            throw refused(BenchWords.RAIL_EXPECTED, words.size() > 1 ? words.get(1) : verb, names());
-        }
-        Named store = named.orElse(stores.getFirst());
-        return new BenchEntry.Happened(switch (folded(verb)) {
-            case "volts" -> {
-                boolean found = folded(words.getLast()).equals("found");
-                yield new Edit.VoltsMeasured(store.id, volts(found ? words.subList(0, words.size() - 1) : words, at, verb),
-                        found);
-            }
-            case "clip" -> new Edit.ClipPut(store.id, ohms(words, at, verb));
-            default -> {
-                end(words, at);
-                yield new Edit.ClipTaken(store.id);
-            }
-        }, store.name);
-    }
+  private String names() {
+    return String.join(", ", stores.stream().map(Named::name).toList());
+  }
 
-    private String names() {
-        return String.join(", ", stores.stream().map(Named::name).toList());
-    }
+  private Optional<Named> store(Token token) {
+    return stores.stream()
+        .filter(s ->
+            s.name.equalsIgnoreCase(token.text())
+                || (s.id.equals(Edit.PICTURE_TUBE) && TUBE.contains(folded(token))))
+        .findFirst();
+  }
 
-    private Optional<Named> store(Token token) {
-        return stores.stream().filter(s -> s.name.equalsIgnoreCase(token.text())
-                || (s.id.equals(Edit.PICTURE_TUBE) && TUBE.contains(folded(token)))).findFirst();
+  private double volts(List<Token> words, int at, Token verb) {
+    FigureText figure = figure(words, at, verb, BenchWords.VOLTS_EXPECTED);
+    if (!figure.unit().isEmpty() && figure.meaning().dimension() != Dimension.VOLTAGE) {
+      throw refused(BenchWords.VOLTS_EXPECTED, words.get(at));
     }
+    double volts = figure.unit().isEmpty() ? figure.number() : figure.value();
+    if (Math.abs(volts) > MOST_VOLTS) {
+      throw refused(BenchWords.VOLTS_EXPECTED, words.get(at));
+    }
+    return volts;
+  }
 
-    private double volts(List<Token> words, int at, Token verb) {
-        FigureText figure = figure(words, at, verb, BenchWords.VOLTS_EXPECTED);
-        if (!figure.unit().isEmpty() && figure.meaning().dimension() != Dimension.VOLTAGE) {
-            throw refused(BenchWords.VOLTS_EXPECTED, words.get(at));
-        }
-        double volts = figure.unit().isEmpty() ? figure.number() : figure.value();
-        if (Math.abs(volts) > MOST_VOLTS) {
-            throw refused(BenchWords.VOLTS_EXPECTED, words.get(at));
-        }
-        return volts;
+  private double ohms(List<Token> words, int at, Token verb) {
+    FigureText figure = figure(words, at, verb, BenchWords.OHMS_EXPECTED);
+    if (!figure.unit().isEmpty() && figure.meaning().dimension() != Dimension.RESISTANCE) {
+      throw refused(BenchWords.OHMS_EXPECTED, words.get(at));
     }
+    double ohms = figure.unit().isEmpty() ? figure.number() : figure.value();
+    if (!(ohms >= LEAST_OHMS && ohms <= MOST_OHMS)) {
+      throw refused(BenchWords.OHMS_EXPECTED, words.get(at));
+    }
+    return ohms;
+  }
 
-    private double ohms(List<Token> words, int at, Token verb) {
-        FigureText figure = figure(words, at, verb, BenchWords.OHMS_EXPECTED);
-        if (!figure.unit().isEmpty() && figure.meaning().dimension() != Dimension.RESISTANCE) {
-            throw refused(BenchWords.OHMS_EXPECTED, words.get(at));
-        }
-        double ohms = figure.unit().isEmpty() ? figure.number() : figure.value();
-        if (!(ohms >= LEAST_OHMS && ohms <= MOST_OHMS)) {
-            throw refused(BenchWords.OHMS_EXPECTED, words.get(at));
-        }
-        return ohms;
+  private FigureText figure(List<Token> words, int at, Token verb, BenchWords expected) {
+    if (at >= words.size()) {
+      throw refused(expected, verb);
     }
+    FigureText figure =
+        FigureText.read(words, at)
+            .orElseThrow(() ->
+                at == 1
+                    ? refused(BenchWords.RAIL_EXPECTED, words.get(at), names())
+                    : refused(expected, words.get(at)));
+    end(words, at + figure.words());
+    return figure;
+  }
 
-    private FigureText figure(List<Token> words, int at, Token verb, BenchWords expected) {
-        if (at >= words.size()) {
-            throw refused(expected, verb);
-        }
-        FigureText figure = FigureText.read(words, at).orElseThrow(() -> at == 1
-                ? refused(BenchWords.RAIL_EXPECTED, words.get(at), names())
-                : refused(expected, words.get(at)));
-        end(words, at + figure.words());
-        return figure;
+  private void end(List<Token> words, int at) {
+    if (words.size() > at) {
+      throw refused(BenchWords.NOTHING_AFTER, words.get(at));
     }
+  }
 
-    private void end(List<Token> words, int at) {
-        if (words.size() > at) {
-            throw refused(BenchWords.NOTHING_AFTER, words.get(at));
-        }
-    }
-
-    private UnreadableException refused(MessageKey why, Token token, Object... more) {
-        List<Object> gaps = new ArrayList<>(List.of(token.text()));
-        gaps.addAll(List.of(more));
-        return new UnreadableException(Message.of(why, gaps.toArray()), line, token.index());
-    }
+  private UnreadableException refused(MessageKey why, Token token, Object... more) {
+    List<Object> gaps = new ArrayList<>(List.of(token.text()));
+    gaps.addAll(List.of(more));
+    return new UnreadableException(Message.of(why, gaps.toArray()), line, token.index());
+  }
 }

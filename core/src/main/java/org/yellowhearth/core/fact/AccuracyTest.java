@@ -10,38 +10,49 @@ import java.util.OptionalDouble;
  * @param ofReading its limit as a fraction of the reading
  * @param ofFullScale its limit as a fraction of full scale, added to the other
  * @param reference what it is held against
- * @param referenceUncertainty expanded uncertainty (about 95 %) of the reference, as a fraction of its reading
+ * @param referenceUncertainty expanded uncertainty (about 95 %) of the reference, as a fraction of
+ *     its reading
  * @param zeroed whether its zero was set first
  * @param calibrated whether it was adjusted before these points were taken
  */
-public record AccuracyTest(String id, String range, String unit, OptionalDouble fullScale, double ofReading, double ofFullScale,
-        String reference, double referenceUncertainty, boolean zeroed, boolean calibrated, List<AccuracyPoint> points)
-        implements
-            Item {
-    /** What was applied by the reference, and what the instrument showed. */
-    public record AccuracyPoint(double applied, double shown) {
-        public AccuracyPoint {
-            Checked.within("what is applied", applied, -1e12, 1e12);
-            Checked.within("what is shown", shown, -1e12, 1e12);
-        }
+public record AccuracyTest(
+    String id,
+    String range,
+    String unit,
+    OptionalDouble fullScale,
+    double ofReading,
+    double ofFullScale,
+    String reference,
+    double referenceUncertainty,
+    boolean zeroed,
+    boolean calibrated,
+    List<AccuracyPoint> points)
+    implements Item {
+  /** What was applied by the reference, and what the instrument showed. */
+  public record AccuracyPoint(double applied, double shown) {
+    public AccuracyPoint {
+      Checked.within("what is applied", applied, -1e12, 1e12);
+      Checked.within("what is shown", shown, -1e12, 1e12);
     }
+  }
 
-    public AccuracyTest {
-        Item.requireId(id);
-        Checked.present("the range", range);
-        Checked.within("full scale", fullScale, 1e-12, 1e12);
-        Checked.within("the limit of the reading", ofReading, 0, 1);
-        Checked.within("the limit of full scale", ofFullScale, 0, 1);
-        Checked.within("the uncertainty of the reference", referenceUncertainty, 0, 1);
-        if (ofFullScale > 0 && fullScale.isEmpty()) {
-            throw new IllegalArgumentException("a limit in per cent of full scale needs the full scale");
-        }
-        if (ofReading + ofFullScale <= 0) {
-            throw new IllegalArgumentException("say within how many per cent the range has to be right");
-        }
-        points = List.copyOf(points);
-        if (points.size() > 1000) {
-            throw new IllegalArgumentException("a range is tried at no more than 1000 points, not " + points.size());
-        }
+  public AccuracyTest {
+    Item.requireId(id);
+    Checked.present("the range", range);
+    Checked.within("full scale", fullScale, 1e-12, 1e12);
+    Checked.within("the limit of the reading", ofReading, 0, 1);
+    Checked.within("the limit of full scale", ofFullScale, 0, 1);
+    Checked.within("the uncertainty of the reference", referenceUncertainty, 0, 1);
+    if (ofFullScale > 0 && fullScale.isEmpty()) {
+      throw new IllegalArgumentException("a limit in per cent of full scale needs the full scale");
     }
+    if (ofReading + ofFullScale <= 0) {
+      throw new IllegalArgumentException("say within how many per cent the range has to be right");
+    }
+    points = List.copyOf(points);
+    if (points.size() > 1000) {
+      throw new IllegalArgumentException(
+          "a range is tried at no more than 1000 points, not " + points.size());
+    }
+  }
 }

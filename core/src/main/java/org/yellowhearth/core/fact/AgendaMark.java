@@ -9,14 +9,14 @@ import java.util.Optional;
  * @param until when it is due instead, where it was put off or brought forward
  */
 public record AgendaMark(String id, Optional<Instant> until, boolean done) implements Item {
-    private static final String PREFIX = "due-";
+  private static final String PREFIX = "due-";
 
-    public AgendaMark {
-        Item.requireId(id);
-    }
+  public AgendaMark {
+    Item.requireId(id);
+  }
 
-    /** The id of the mark on what has this key: there is one. */
-    public static String idOf(String key) {
-        return PREFIX + key;
-    }
+  /** The id of the mark on what has this key: there is one. */
+  public static String idOf(String key) {
+    return PREFIX + key;
+  }
 }

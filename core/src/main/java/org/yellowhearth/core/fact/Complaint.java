@@ -6,9 +6,9 @@ import java.util.TreeSet;
 
 /** The symptoms that go with the complaint in words on the plate. */
 public record Complaint(Set<Symptom> symptoms) implements Aspect {
-    public static final Complaint BLANK = new Complaint(Set.of());
+  public static final Complaint BLANK = new Complaint(Set.of());
 
-    public Complaint {
-        symptoms = Collections.unmodifiableSet(new TreeSet<>(symptoms));
-    }
+  public Complaint {
+    symptoms = Collections.unmodifiableSet(new TreeSet<>(symptoms));
+  }
 }

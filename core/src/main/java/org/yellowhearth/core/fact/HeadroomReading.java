@@ -12,17 +12,25 @@ import java.util.OptionalDouble;
  * @param outputVolts DC at its output, a magnitude
  * @param lineVolts the mains at that time
  */
-public record HeadroomReading(String id, Instant at, String regulator, double inputVolts, double ripple, double outputVolts,
-        OptionalDouble lineVolts) implements Item {
-    public HeadroomReading {
-        Item.requireId(id);
-        Checked.present("the regulator", regulator);
-        Checked.within("the input", inputVolts, 0.01, 100_000);
-        Checked.within("the ripple", ripple, 0, 100_000);
-        Checked.within("the output", outputVolts, 0.01, 100_000);
-        Checked.within("mains voltage", lineVolts, 1, 1000);
-        if (ripple / 2 >= inputVolts) {
-            throw new IllegalArgumentException("a ripple of twice the voltage or more was not read there");
-        }
+public record HeadroomReading(
+    String id,
+    Instant at,
+    String regulator,
+    double inputVolts,
+    double ripple,
+    double outputVolts,
+    OptionalDouble lineVolts)
+    implements Item {
+  public HeadroomReading {
+    Item.requireId(id);
+    Checked.present("the regulator", regulator);
+    Checked.within("the input", inputVolts, 0.01, 100_000);
+    Checked.within("the ripple", ripple, 0, 100_000);
+    Checked.within("the output", outputVolts, 0.01, 100_000);
+    Checked.within("mains voltage", lineVolts, 1, 1000);
+    if (ripple / 2 >= inputVolts) {
+      throw new IllegalArgumentException(
+          "a ripple of twice the voltage or more was not read there");
     }
+  }
 }

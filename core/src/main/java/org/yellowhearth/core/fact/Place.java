@@ -5,7 +5,6 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
-
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
 
@@ -21,61 +20,97 @@ import org.yellowhearth.core.part.PartRef;
  * @param moveOver what must go over to a new part
  * @param photographPin the id of the pin that shows it
  */
-public record Place(String id, PartRef part, String where, OptionalDouble valveMetres, OptionalDouble transformerMetres,
-        OptionalDouble resistorMetres, Height side, String behind, Set<Attachment> moveOver,
-        String photographPin) implements OfPart {
-    /** Where it lies against the source of heat. */
-    public enum Height implements Coded {
-        UNSTATED, ABOVE, LEVEL, BELOW
-    }
+public record Place(
+    String id,
+    PartRef part,
+    String where,
+    OptionalDouble valveMetres,
+    OptionalDouble transformerMetres,
+    OptionalDouble resistorMetres,
+    Height side,
+    String behind,
+    Set<Attachment> moveOver,
+    String photographPin)
+    implements OfPart {
+  /** Where it lies against the source of heat. */
+  public enum Height implements Coded {
+    UNSTATED,
+    ABOVE,
+    LEVEL,
+    BELOW
+  }
 
-    /** What may sit on a part and must not be thrown away with it. */
-    public enum Attachment implements Coded {
-        FERRITE_BEAD, SLEEVING, CLIP, HEAT_SHUNT, SCREEN, MICA_WASHER, LABEL
-    }
+  /** What may sit on a part and must not be thrown away with it. */
+  public enum Attachment implements Coded {
+    FERRITE_BEAD,
+    SLEEVING,
+    CLIP,
+    HEAT_SHUNT,
+    SCREEN,
+    MICA_WASHER,
+    LABEL
+  }
 
-    public Place {
-        Item.requireId(id);
-        Checked.within("distance to a valve", valveMetres, 0, 10);
-        Checked.within("distance to the transformer", transformerMetres, 0, 10);
-        Checked.within("distance to a hot resistor", resistorMetres, 0, 10);
-        moveOver = Collections.unmodifiableSet(new TreeSet<>(moveOver));
-    }
+  public Place {
+    Item.requireId(id);
+    Checked.within("distance to a valve", valveMetres, 0, 10);
+    Checked.within("distance to the transformer", transformerMetres, 0, 10);
+    Checked.within("distance to a hot resistor", resistorMetres, 0, 10);
+    moveOver = Collections.unmodifiableSet(new TreeSet<>(moveOver));
+  }
 
-    /** The place of a part of which nothing is known yet; there is one of each part. */
-    public static Place of(PartRef part) {
-        return new Place("place-" + part, part, "", OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty(),
-                Height.UNSTATED, "", Set.of(), "");
-    }
+  /** The place of a part of which nothing is known yet; there is one of each part. */
+  public static Place of(PartRef part) {
+    return new Place(
+        "place-" + part,
+        part,
+        "",
+        OptionalDouble.empty(),
+        OptionalDouble.empty(),
+        OptionalDouble.empty(),
+        Height.UNSTATED,
+        "",
+        Set.of(),
+        "");
+  }
 
-    /** This with something changed. */
-    public Place with(Consumer<Draft> change) {
-        Draft d = new Draft(this);
-        change.accept(d);
-        return new Place(id, part, d.where, d.valveMetres, d.transformerMetres, d.resistorMetres, d.side, d.behind, d.moveOver,
-                d.photographPin);
-    }
+  /** This with something changed. */
+  public Place with(Consumer<Draft> change) {
+    Draft d = new Draft(this);
+    change.accept(d);
+    return new Place(
+        id,
+        part,
+        d.where,
+        d.valveMetres,
+        d.transformerMetres,
+        d.resistorMetres,
+        d.side,
+        d.behind,
+        d.moveOver,
+        d.photographPin);
+  }
 
-    /** A place while it is being changed. */
-    public static final class Draft {
-        public String where;
-        public OptionalDouble valveMetres;
-        public OptionalDouble transformerMetres;
-        public OptionalDouble resistorMetres;
-        public Height side;
-        public String behind;
-        public Set<Attachment> moveOver;
-        public String photographPin;
+  /** A place while it is being changed. */
+  public static final class Draft {
+    public String where;
+    public OptionalDouble valveMetres;
+    public OptionalDouble transformerMetres;
+    public OptionalDouble resistorMetres;
+    public Height side;
+    public String behind;
+    public Set<Attachment> moveOver;
+    public String photographPin;
 
-        private Draft(Place p) {
-            where = p.where;
-            valveMetres = p.valveMetres;
-            transformerMetres = p.transformerMetres;
-            resistorMetres = p.resistorMetres;
-            side = p.side;
-            behind = p.behind;
-            moveOver = p.moveOver;
-            photographPin = p.photographPin;
-        }
+    private Draft(Place p) {
+      where = p.where;
+      valveMetres = p.valveMetres;
+      transformerMetres = p.transformerMetres;
+      resistorMetres = p.resistorMetres;
+      side = p.side;
+      behind = p.behind;
+      moveOver = p.moveOver;
+      photographPin = p.photographPin;
     }
+  }
 }

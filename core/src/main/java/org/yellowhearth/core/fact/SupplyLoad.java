@@ -9,31 +9,34 @@ import org.yellowhearth.core.part.PartRef;
  *
  * @param value in Ω, A or W as the kind says
  */
-public record SupplyLoad(String id, String name, String at, Kind kind, double value) implements SupplySection {
-    /** What stays the same when the voltage moves. */
-    public enum Kind implements Coded {
-        RESISTANCE, CURRENT, POWER
-    }
+public record SupplyLoad(String id, String name, String at, Kind kind, double value)
+    implements SupplySection {
+  /** What stays the same when the voltage moves. */
+  public enum Kind implements Coded {
+    RESISTANCE,
+    CURRENT,
+    POWER
+  }
 
-    public SupplyLoad {
-        Item.requireId(id);
-        SupplySection.requirePoint("a load's name", name);
-        SupplySection.requirePoint("the point a load hangs on", at);
-        Checked.within("load", value, 1e-6, 1e9);
-    }
+  public SupplyLoad {
+    Item.requireId(id);
+    SupplySection.requirePoint("a load's name", name);
+    SupplySection.requirePoint("the point a load hangs on", at);
+    Checked.within("load", value, 1e-6, 1e9);
+  }
 
-    @Override
-    public String title() {
-        return name;
-    }
+  @Override
+  public String title() {
+    return name;
+  }
 
-    @Override
-    public List<String> points() {
-        return List.of(at);
-    }
+  @Override
+  public List<String> points() {
+    return List.of(at);
+  }
 
-    @Override
-    public List<PartRef> parts() {
-        return List.of();
-    }
+  @Override
+  public List<PartRef> parts() {
+    return List.of();
+  }
 }

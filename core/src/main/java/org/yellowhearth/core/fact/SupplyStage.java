@@ -7,8 +7,8 @@ import java.util.stream.Stream;
 import org.yellowhearth.core.part.PartRef;
 
 /**
- * A valve stage as a load, by one working point of its data: the cathode current at a grid voltage and an anode voltage, of a pentode a
- * screen voltage.
+ * A valve stage as a load, by one working point of its data: the cathode current at a grid voltage
+ * and an anode voltage, of a pentode a screen voltage.
  *
  * @param amperes that current
  * @param gridVolts at this grid voltage
@@ -23,50 +23,92 @@ import org.yellowhearth.core.part.PartRef;
  * @param gridPoint where the grid leak returns to
  * @param heating how its cathode is heated; indirectly where it is not said
  */
-public record SupplyStage(String id, String name, Optional<PartRef> part, String at, double amperes, double gridVolts,
-        double volts,
-        double mu, OptionalDouble screenShare, double anodeOhms, double screenOhms, Optional<PartRef> screenCap,
-        double cathodeOhms,
-        Optional<PartRef> cathodeCap, double gridOhms, String gridPoint,
-        SupplyRectifier.Heating heating) implements SupplySection {
-    /** A stage of which the heating is not said. */
-    public SupplyStage(String id, String name, Optional<PartRef> part, String at, double amperes, double gridVolts, double volts,
-            double mu, OptionalDouble screenShare, double anodeOhms, double screenOhms, Optional<PartRef> screenCap,
-            double cathodeOhms, Optional<PartRef> cathodeCap, double gridOhms, String gridPoint) {
-        this(id, name, part, at, amperes, gridVolts, volts, mu, screenShare, anodeOhms, screenOhms, screenCap, cathodeOhms,
-                cathodeCap,
-                gridOhms, gridPoint, SupplyRectifier.Heating.UNSTATED);
-    }
+public record SupplyStage(
+    String id,
+    String name,
+    Optional<PartRef> part,
+    String at,
+    double amperes,
+    double gridVolts,
+    double volts,
+    double mu,
+    OptionalDouble screenShare,
+    double anodeOhms,
+    double screenOhms,
+    Optional<PartRef> screenCap,
+    double cathodeOhms,
+    Optional<PartRef> cathodeCap,
+    double gridOhms,
+    String gridPoint,
+    SupplyRectifier.Heating heating)
+    implements SupplySection {
+  /** A stage of which the heating is not said. */
+  public SupplyStage(
+      String id,
+      String name,
+      Optional<PartRef> part,
+      String at,
+      double amperes,
+      double gridVolts,
+      double volts,
+      double mu,
+      OptionalDouble screenShare,
+      double anodeOhms,
+      double screenOhms,
+      Optional<PartRef> screenCap,
+      double cathodeOhms,
+      Optional<PartRef> cathodeCap,
+      double gridOhms,
+      String gridPoint) {
+    this(
+        id,
+        name,
+        part,
+        at,
+        amperes,
+        gridVolts,
+        volts,
+        mu,
+        screenShare,
+        anodeOhms,
+        screenOhms,
+        screenCap,
+        cathodeOhms,
+        cathodeCap,
+        gridOhms,
+        gridPoint,
+        SupplyRectifier.Heating.UNSTATED);
+  }
 
-    public SupplyStage {
-        Item.requireId(id);
-        gridPoint = SupplySection.orChassis(gridPoint);
-        SupplySection.requirePoint("a stage's name", name);
-        SupplySection.requirePoint("the point a stage hangs on", at);
-        SupplySection.requirePoint("the point its grid returns to", gridPoint);
-        Checked.within("cathode current", amperes, 1e-6, 10);
-        Checked.within("grid voltage", gridVolts, -500, 0);
-        Checked.within("anode or screen voltage", volts, 1, 5000);
-        Checked.within("amplification factor", mu, 1, 500);
-        Checked.within("share of the screen", screenShare, 0.01, 0.6);
-        Checked.within("anode resistance", anodeOhms, 0.1, 1e7);
-        Checked.within("screen resistance", screenOhms, 0, 1e7);
-        Checked.within("cathode resistor", cathodeOhms, 0, 1e6);
-        Checked.within("grid leak", gridOhms, 1, 1e8);
-    }
+  public SupplyStage {
+    Item.requireId(id);
+    gridPoint = SupplySection.orChassis(gridPoint);
+    SupplySection.requirePoint("a stage's name", name);
+    SupplySection.requirePoint("the point a stage hangs on", at);
+    SupplySection.requirePoint("the point its grid returns to", gridPoint);
+    Checked.within("cathode current", amperes, 1e-6, 10);
+    Checked.within("grid voltage", gridVolts, -500, 0);
+    Checked.within("anode or screen voltage", volts, 1, 5000);
+    Checked.within("amplification factor", mu, 1, 500);
+    Checked.within("share of the screen", screenShare, 0.01, 0.6);
+    Checked.within("anode resistance", anodeOhms, 0.1, 1e7);
+    Checked.within("screen resistance", screenOhms, 0, 1e7);
+    Checked.within("cathode resistor", cathodeOhms, 0, 1e6);
+    Checked.within("grid leak", gridOhms, 1, 1e8);
+  }
 
-    @Override
-    public String title() {
-        return name;
-    }
+  @Override
+  public String title() {
+    return name;
+  }
 
-    @Override
-    public List<String> points() {
-        return List.of(at);
-    }
+  @Override
+  public List<String> points() {
+    return List.of(at);
+  }
 
-    @Override
-    public List<PartRef> parts() {
-        return Stream.of(part, screenCap, cathodeCap).flatMap(Optional::stream).toList();
-    }
+  @Override
+  public List<PartRef> parts() {
+    return Stream.of(part, screenCap, cathodeCap).flatMap(Optional::stream).toList();
+  }
 }

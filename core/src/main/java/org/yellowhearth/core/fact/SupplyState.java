@@ -6,13 +6,15 @@ package org.yellowhearth.core.fact;
  * @param name the name of the load or stage
  * @param share 1 as described, 0 nothing
  */
-public record SupplyState(String id, SupplyReading.State state, String name, double share) implements SupplyEvidence {
-    public SupplyState {
-        Item.requireId(id);
-        SupplySection.requirePoint("the load that draws something else", name);
-        Checked.within("share", share, 0, 100);
-        if (state == SupplyReading.State.UNSTATED) {
-            throw new IllegalArgumentException("expected a state such as standby; as usual is what is described");
-        }
+public record SupplyState(String id, SupplyReading.State state, String name, double share)
+    implements SupplyEvidence {
+  public SupplyState {
+    Item.requireId(id);
+    SupplySection.requirePoint("the load that draws something else", name);
+    Checked.within("share", share, 0, 100);
+    if (state == SupplyReading.State.UNSTATED) {
+      throw new IllegalArgumentException(
+          "expected a state such as standby; as usual is what is described");
     }
+  }
 }

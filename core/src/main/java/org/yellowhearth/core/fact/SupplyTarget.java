@@ -1,7 +1,6 @@
 package org.yellowhearth.core.fact;
 
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.message.Coded;
 
 /**
@@ -12,19 +11,29 @@ import org.yellowhearth.core.message.Coded;
  * @param meterOhms what the maker's meter loaded the point with
  * @param follows what moves the voltage of the point
  */
-public record SupplyTarget(String id, String point, double volts, OptionalDouble tolerance, OptionalDouble lineVolts,
-        OptionalDouble meterOhms, Follows follows) implements SupplyEvidence {
-    /** Where the voltage of a point comes from: its tolerance follows that. */
-    public enum Follows implements Coded {
-        UNSTATED, RAIL, DRIVE, CONTROL
-    }
+public record SupplyTarget(
+    String id,
+    String point,
+    double volts,
+    OptionalDouble tolerance,
+    OptionalDouble lineVolts,
+    OptionalDouble meterOhms,
+    Follows follows)
+    implements SupplyEvidence {
+  /** Where the voltage of a point comes from: its tolerance follows that. */
+  public enum Follows implements Coded {
+    UNSTATED,
+    RAIL,
+    DRIVE,
+    CONTROL
+  }
 
-    public SupplyTarget {
-        Item.requireId(id);
-        SupplyEvidence.requireNode("the point the drawing speaks of", point);
-        Checked.within("voltage of the drawing", volts, -100_000, 100_000);
-        Checked.within("tolerance", tolerance, 0.001, 1);
-        Checked.within("mains voltage", lineVolts, 1, 1000);
-        Checked.within("resistance of the meter", meterOhms, 100, 1e12);
-    }
+  public SupplyTarget {
+    Item.requireId(id);
+    SupplyEvidence.requireNode("the point the drawing speaks of", point);
+    Checked.within("voltage of the drawing", volts, -100_000, 100_000);
+    Checked.within("tolerance", tolerance, 0.001, 1);
+    Checked.within("mains voltage", lineVolts, 1, 1000);
+    Checked.within("resistance of the meter", meterOhms, 100, 1e12);
+  }
 }

@@ -1,7 +1,6 @@
 package org.yellowhearth.core.fact;
 
 import java.util.Optional;
-
 import org.yellowhearth.core.message.Coded;
 
 /**
@@ -14,22 +13,38 @@ import org.yellowhearth.core.message.Coded;
  * @param orientation which way round it was
  * @param refitted whether it is back in its place
  */
-public record TakeApartStep(String id, int number, Fixing fixing, int count, String what, String kept, String orientation,
-        Optional<String> photograph, boolean refitted) implements Item {
-    /** What came off. */
-    public enum Fixing implements Coded {
-        SCREWS, SPACERS, HIDDEN_FASTENER, CONNECTOR, WIRE, KNOB, COVER, ASSEMBLY
-    }
+public record TakeApartStep(
+    String id,
+    int number,
+    Fixing fixing,
+    int count,
+    String what,
+    String kept,
+    String orientation,
+    Optional<String> photograph,
+    boolean refitted)
+    implements Item {
+  /** What came off. */
+  public enum Fixing implements Coded {
+    SCREWS,
+    SPACERS,
+    HIDDEN_FASTENER,
+    CONNECTOR,
+    WIRE,
+    KNOB,
+    COVER,
+    ASSEMBLY
+  }
 
-    public TakeApartStep {
-        Item.requireId(id);
-        Checked.within("place in the order", number, 1, 10_000);
-        Checked.within("count", count, 1, 1000);
-        Checked.present("what came off", what);
-    }
+  public TakeApartStep {
+    Item.requireId(id);
+    Checked.within("place in the order", number, 1, 10_000);
+    Checked.within("count", count, 1, 1000);
+    Checked.present("what came off", what);
+  }
 
-    /** This back in its place, or out of it again. */
-    public TakeApartStep refitted(boolean back) {
-        return new TakeApartStep(id, number, fixing, count, what, kept, orientation, photograph, back);
-    }
+  /** This back in its place, or out of it again. */
+  public TakeApartStep refitted(boolean back) {
+    return new TakeApartStep(id, number, fixing, count, what, kept, orientation, photograph, back);
+  }
 }

@@ -1,2 +1,5 @@
-/** Proof that a set is good: its chart, loads, accuracy, adjustment, burn-in, and what still stands against handing it back. */
+/**
+ * Proof that a set is good: its chart, loads, accuracy, adjustment, burn-in, and what still stands
+ * against handing it back.
+ */
 package org.yellowhearth.core.finaltest;

@@ -10,22 +10,23 @@ import java.time.ZonedDateTime;
  * @param by who made it, as that person signs; empty where nobody signed
  */
 public record Entry(int number, ZonedDateTime at, Act act, String by) {
-    /** So many letters a signature has at most. */
-    public static final int LONGEST = 60;
+  /** So many letters a signature has at most. */
+  public static final int LONGEST = 60;
 
-    public Entry {
-        requireSignature(by);
-    }
+  public Entry {
+    requireSignature(by);
+  }
 
-    /** Refuses what could not stand beside an entry as its signature. */
-    public static void requireSignature(String by) {
-        if (by.length() > LONGEST || by.chars().anyMatch(Character::isISOControl)) {
-            throw new IllegalArgumentException("a signature is one line of at most " + LONGEST + " letters");
-        }
+  /** Refuses what could not stand beside an entry as its signature. */
+  public static void requireSignature(String by) {
+    if (by.length() > LONGEST || by.chars().anyMatch(Character::isISOControl)) {
+      throw new IllegalArgumentException(
+          "a signature is one line of at most " + LONGEST + " letters");
     }
+  }
 
-    /** An entry that nobody signed. */
-    public Entry(int number, ZonedDateTime at, Act act) {
-        this(number, at, act, "");
-    }
+  /** An entry that nobody signed. */
+  public Entry(int number, ZonedDateTime at, Act act) {
+    this(number, at, act, "");
+  }
 }

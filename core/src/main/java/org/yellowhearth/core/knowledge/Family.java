@@ -4,5 +4,13 @@ import org.yellowhearth.core.message.Coded;
 
 /** Families of capacitor that are judged and renewed by the same rules. */
 public enum Family implements Coded {
-    UNSTATED, ELECTROLYTIC, TANTALUM, PAPER, FILM, MICA, CERAMIC, SUPPRESSION, AIR
+  UNSTATED,
+  ELECTROLYTIC,
+  TANTALUM,
+  PAPER,
+  FILM,
+  MICA,
+  CERAMIC,
+  SUPPRESSION,
+  AIR
 }

@@ -8,8 +8,10 @@ import org.yellowhearth.core.message.Coded;
  * @param title the published source or, for common practice, what is held
  */
 public record Source(String id, Standing standing, String title) {
-    /** How far a source can be leant on. */
-    public enum Standing implements Coded {
-        PUBLISHED, FROM_MEMORY, COMMON_PRACTICE
-    }
+  /** How far a source can be leant on. */
+  public enum Standing implements Coded {
+    PUBLISHED,
+    FROM_MEMORY,
+    COMMON_PRACTICE
+  }
 }

@@ -2,7 +2,6 @@ package org.yellowhearth.core.knowledge;
 
 import java.util.List;
 import java.util.Map;
-
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
@@ -13,19 +12,25 @@ import org.yellowhearth.core.part.Sort;
  *
  * @param letters the reference letters that commonly stand for a sort of part
  * @param sorts words that name a sort of part
- * @param constants words for how a part is made and what it does, each with every constant it can mean
+ * @param constants words for how a part is made and what it does, each with every constant it can
+ *     mean
  */
-public record Vocabulary(Map<String, String> kinds, Map<String, Role> roles, Map<String, Polarity> polarities,
-        Map<String, Sort> letters, Map<String, Sort> sorts, Map<String, List<Coded>> constants) {
-    /** The longest name, in words. */
-    public static final int LONGEST_NAME = 4;
+public record Vocabulary(
+    Map<String, String> kinds,
+    Map<String, Role> roles,
+    Map<String, Polarity> polarities,
+    Map<String, Sort> letters,
+    Map<String, Sort> sorts,
+    Map<String, List<Coded>> constants) {
+  /** The longest name, in words. */
+  public static final int LONGEST_NAME = 4;
 
-    public Vocabulary {
-        kinds = Map.copyOf(kinds);
-        roles = Map.copyOf(roles);
-        polarities = Map.copyOf(polarities);
-        letters = Map.copyOf(letters);
-        sorts = Map.copyOf(sorts);
-        constants = Map.copyOf(constants);
-    }
+  public Vocabulary {
+    kinds = Map.copyOf(kinds);
+    roles = Map.copyOf(roles);
+    polarities = Map.copyOf(polarities);
+    letters = Map.copyOf(letters);
+    sorts = Map.copyOf(sorts);
+    constants = Map.copyOf(constants);
+  }
 }

@@ -11,15 +11,15 @@ import java.util.regex.Pattern;
  * @param index position of its first character in the line, from 0
  */
 public record Token(String text, int index) {
-    private static final Pattern WORD = Pattern.compile("\\S+");
+  private static final Pattern WORD = Pattern.compile("\\S+");
 
-    /** The words of a line, parted by white space. */
-    public static List<Token> of(String line) {
-        List<Token> tokens = new ArrayList<>();
-        Matcher m = WORD.matcher(line);
-        while (m.find()) {
-            tokens.add(new Token(m.group(), m.start()));
-        }
-        return List.copyOf(tokens);
+  /** The words of a line, parted by white space. */
+  public static List<Token> of(String line) {
+    List<Token> tokens = new ArrayList<>();
+    Matcher m = WORD.matcher(line);
+    while (m.find()) {
+      tokens.add(new Token(m.group(), m.start()));
     }
+    return List.copyOf(tokens);
+  }
 }

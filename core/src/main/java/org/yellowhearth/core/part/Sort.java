@@ -4,5 +4,18 @@ import org.yellowhearth.core.message.Coded;
 
 /** The sorts of part a census knows. */
 public enum Sort implements Coded {
-    CAPACITOR, RESISTOR, POTENTIOMETER, RECTIFIER, ZENER, TRANSISTOR, VALVE, WINDING, MOVEMENT, RELAY, FUSE, LAMP, CONNECTOR, BATTERY
+  CAPACITOR,
+  RESISTOR,
+  POTENTIOMETER,
+  RECTIFIER,
+  ZENER,
+  TRANSISTOR,
+  VALVE,
+  WINDING,
+  MOVEMENT,
+  RELAY,
+  FUSE,
+  LAMP,
+  CONNECTOR,
+  BATTERY
 }

@@ -34,84 +34,166 @@ import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.trace.SupplyModel;
 
-/** The valve supply of the practice sets that have one drawn, and what may have been done to such a set before it comes. */
+/**
+ * The valve supply of the practice sets that have one drawn, and what may have been done to such a
+ * set before it comes.
+ */
 final class PracticeSupply {
-    static final PartRef RECTIFIER = PartRef.of("V1");
-    static final PartRef SCREEN = PartRef.of("R2");
-    private static final double FITTED_FARADS = 22e-6;
-    private static final double TOLERANCE = 0.07;
+  static final PartRef RECTIFIER = PartRef.of("V1");
+  static final PartRef SCREEN = PartRef.of("R2");
+  private static final double FITTED_FARADS = 22e-6;
+  private static final double TOLERANCE = 0.07;
 
-    private PracticeSupply() {
-    }
+  private PracticeSupply() {}
 
-    /** Full-wave with a vacuum rectifier, the smoothing resistor R1 and the screen feed R2. */
-    static List<SupplySection> sections() {
-        return List.of(
-                new SupplyMains("practice-mains", 230, none(), 50, OptionalDouble.of(18), OptionalDouble.of(35), none(), none()),
-                new SupplyWinding("practice-winding", "T1", Optional.empty(), 290, OptionalDouble.of(160), true),
-                new SupplyRectifier("practice-rectifier", "V1", Optional.of(RECTIFIER), "T1", SupplyRectifier.Scheme.FULL_WAVE,
-                        RectifierTechnology.VACUUM, OptionalDouble.of(20), OptionalDouble.of(0.1), OptionalInt.empty(), false,
-                        "HT", "0", Optional.empty(), none(), Optional.empty(), none(), List.of()),
-                filter("practice-reservoir", "HT", Optional.empty(), "HT", "C1"),
-                filter("practice-smoothing", "HT", Optional.of(PartRef.of("R1")), "HT2", "C2"),
-                filter("practice-screens", "HT2", Optional.of(SCREEN), "screen", "C3"),
-                new SupplyLoad("practice-set", "set", "HT2", SupplyLoad.Kind.RESISTANCE, 5600),
-                new SupplyLoad("practice-screen-load", "grids", "screen", SupplyLoad.Kind.RESISTANCE, 68_000));
-    }
+  /** Full-wave with a vacuum rectifier, the smoothing resistor R1 and the screen feed R2. */
+  static List<SupplySection> sections() {
+    return List.of(
+        new SupplyMains(
+            "practice-mains",
+            230,
+            none(),
+            50,
+            OptionalDouble.of(18),
+            OptionalDouble.of(35),
+            none(),
+            none()),
+        new SupplyWinding(
+            "practice-winding", "T1", Optional.empty(), 290, OptionalDouble.of(160), true),
+        new SupplyRectifier(
+            "practice-rectifier",
+            "V1",
+            Optional.of(RECTIFIER),
+            "T1",
+            SupplyRectifier.Scheme.FULL_WAVE,
+            RectifierTechnology.VACUUM,
+            OptionalDouble.of(20),
+            OptionalDouble.of(0.1),
+            OptionalInt.empty(),
+            false,
+            "HT",
+            "0",
+            Optional.empty(),
+            none(),
+            Optional.empty(),
+            none(),
+            List.of()),
+        filter("practice-reservoir", "HT", Optional.empty(), "HT", "C1"),
+        filter("practice-smoothing", "HT", Optional.of(PartRef.of("R1")), "HT2", "C2"),
+        filter("practice-screens", "HT2", Optional.of(SCREEN), "screen", "C3"),
+        new SupplyLoad("practice-set", "set", "HT2", SupplyLoad.Kind.RESISTANCE, 5600),
+        new SupplyLoad(
+            "practice-screen-load", "grids", "screen", SupplyLoad.Kind.RESISTANCE, 68_000));
+  }
 
-    private static SupplyFilter filter(String id, String from, Optional<PartRef> through, String to, String shunt) {
-        return new SupplyFilter(id, from, through, none(), none(), to, Optional.of(PartRef.of(shunt)), none(), none(), none(),
-                "0");
-    }
+  private static SupplyFilter filter(
+      String id, String from, Optional<PartRef> through, String to, String shunt) {
+    return new SupplyFilter(
+        id,
+        from,
+        through,
+        none(),
+        none(),
+        to,
+        Optional.of(PartRef.of(shunt)),
+        none(),
+        none(),
+        none(),
+        "0");
+  }
 
-    private static OptionalDouble none() {
-        return OptionalDouble.empty();
-    }
+  private static OptionalDouble none() {
+    return OptionalDouble.empty();
+  }
 
-    /** A mains side that nothing is wrong with. */
-    static MainsEntry entry(double settingVolts) {
-        return MainsEntry.BLANK.with(e -> {
-            e.settingVolts = OptionalDouble.of(settingVolts);
-            e.cord = MainsEntry.Cord.SOUND;
-            e.plug = MainsEntry.Plug.EARTHED;
-            e.fusePlace = MainsEntry.FusePlace.LINE;
-            e.fuseAmperes = OptionalDouble.of(1);
-            e.switchPlace = MainsEntry.SwitchPlace.BOTH;
-            e.earth = MainsEntry.Earth.CONNECTED;
-        });
-    }
+  /** A mains side that nothing is wrong with. */
+  static MainsEntry entry(double settingVolts) {
+    return MainsEntry.BLANK.with(e -> {
+      e.settingVolts = OptionalDouble.of(settingVolts);
+      e.cord = MainsEntry.Cord.SOUND;
+      e.plug = MainsEntry.Plug.EARTHED;
+      e.fusePlace = MainsEntry.FusePlace.LINE;
+      e.fuseAmperes = OptionalDouble.of(1);
+      e.switchPlace = MainsEntry.SwitchPlace.BOTH;
+      e.earth = MainsEntry.Earth.CONNECTED;
+    });
+  }
 
-    /** A new electrolytic the wrong way round conducts like a resistor of some kilohms (common practice). */
-    static Truth reversed(Capacitor in) {
-        return new Truth(in.ref(), Ailment.REVERSED, FITTED_FARADS, 0.05, 2500);
-    }
+  /**
+   * A new electrolytic the wrong way round conducts like a resistor of some kilohms (common
+   * practice).
+   */
+  static Truth reversed(Capacitor in) {
+    return new Truth(in.ref(), Ailment.REVERSED, FITTED_FARADS, 0.05, 2500);
+  }
 
-    /** A new part that somebody chose and fitted, and nobody looked at again. */
-    static List<Item> fittedBefore(Capacitor old) {
-        CapacitorWare ware = new CapacitorWare(old.kind(), FITTED_FARADS, 0.2, 500, false, SafetyClass.UNSTATED, Leads.AXIAL,
-                none(), none(),
-                none(), none(), OptionalDouble.of(105), none());
-        Choice.Taken taken = new Choice.Taken("practice-ware", "22 µF 500 V axial", Choice.Whence.DRAWER, ware);
-        Choice choice = new Choice(Choice.idOf(old.ref()), old.ref(), Choice.Joined.PARALLEL,
-                List.of(new Choice.Group(List.of(taken))), none(), Choice.Way.IN_PLACE, false, "");
-        return List.of(choice, Fitting.of(old.ref()).with(f -> {
-            f.removed = true;
-            f.fitted = true;
-        }));
-    }
+  /** A new part that somebody chose and fitted, and nobody looked at again. */
+  static List<Item> fittedBefore(Capacitor old) {
+    CapacitorWare ware =
+        new CapacitorWare(
+            old.kind(),
+            FITTED_FARADS,
+            0.2,
+            500,
+            false,
+            SafetyClass.UNSTATED,
+            Leads.AXIAL,
+            none(),
+            none(),
+            none(),
+            none(),
+            OptionalDouble.of(105),
+            none());
+    Choice.Taken taken =
+        new Choice.Taken("practice-ware", "22 µF 500 V axial", Choice.Whence.DRAWER, ware);
+    Choice choice =
+        new Choice(
+            Choice.idOf(old.ref()),
+            old.ref(),
+            Choice.Joined.PARALLEL,
+            List.of(new Choice.Group(List.of(taken))),
+            none(),
+            Choice.Way.IN_PLACE,
+            false,
+            "");
+    return List.of(
+        choice,
+        Fitting.of(old.ref())
+            .with(f -> {
+              f.removed = true;
+              f.fitted = true;
+            }));
+  }
 
-    /** What the drawing of such a set promises, by the engine with every part as marked. */
-    static List<Item> drawing(SetPlate plate, List<Part> parts, Knowledge knowledge) {
-        ZonedDateTime any = ZonedDateTime.of(2000, 1, 1, 0, 0, 0, 0, ZoneOffset.UTC);
-        List<Entry> journal = new ArrayList<>(
-                List.of(new Entry(0, any, new Act.Did(new Edit.Arrived(plate, Exercise.POLICY)))));
-        parts.forEach(p -> journal.add(new Entry(journal.size(), any, new Act.Did(new Edit.PartAdded(p)))));
-        sections().forEach(s -> journal.add(
-                new Entry(journal.size(), any, new Act.Did(new Edit.ItemChanged(Optional.empty(), Optional.of(s))))));
-        SupplyModel drawn = SupplyModel.of(Job.of(journal), knowledge, SupplyModel.View.AS_DRAWN, none());
-        Settled settled = Settled.of(drawn.supply().orElseThrow());
-        return drawn.points().stream().filter(p -> !p.equals("0")).<Item>map(p -> new SupplyTarget("practice-" + p, p,
-                Math.round(settled.waves().voltage(p).mean()), OptionalDouble.of(TOLERANCE), OptionalDouble.of(230), none(),
-                SupplyTarget.Follows.RAIL)).toList();
-    }
+  /** What the drawing of such a set promises, by the engine with every part as marked. */
+  static List<Item> drawing(SetPlate plate, List<Part> parts, Knowledge knowledge) {
+    ZonedDateTime any = ZonedDateTime.of(2000, 1, 1, 0, 0, 0, 0, ZoneOffset.UTC);
+    List<Entry> journal =
+        new ArrayList<>(
+            List.of(new Entry(0, any, new Act.Did(new Edit.Arrived(plate, Exercise.POLICY)))));
+    parts.forEach(
+        p -> journal.add(new Entry(journal.size(), any, new Act.Did(new Edit.PartAdded(p)))));
+    sections()
+        .forEach(s ->
+            journal.add(
+                new Entry(
+                    journal.size(),
+                    any,
+                    new Act.Did(new Edit.ItemChanged(Optional.empty(), Optional.of(s))))));
+    SupplyModel drawn =
+        SupplyModel.of(Job.of(journal), knowledge, SupplyModel.View.AS_DRAWN, none());
+    Settled settled = Settled.of(drawn.supply().orElseThrow());
+    return drawn.points().stream()
+        .filter(p -> !p.equals("0"))
+        .<Item>map(p ->
+            new SupplyTarget(
+                "practice-" + p,
+                p,
+                Math.round(settled.waves().voltage(p).mean()),
+                OptionalDouble.of(TOLERANCE),
+                OptionalDouble.of(230),
+                none(),
+                SupplyTarget.Follows.RAIL))
+        .toList();
+  }
 }

@@ -1,7 +1,6 @@
 package org.yellowhearth.core.reading;
 
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.message.Coded;
 
 /**
@@ -10,8 +9,9 @@ import org.yellowhearth.core.message.Coded;
  * @param range the end of the range in SI units, where it is known
  */
 public record Bound(End side, OptionalDouble range) {
-    /** Which end of the range it left. */
-    public enum End implements Coded {
-        ABOVE, BELOW
-    }
+  /** Which end of the range it left. */
+  public enum End implements Coded {
+    ABOVE,
+    BELOW
+  }
 }

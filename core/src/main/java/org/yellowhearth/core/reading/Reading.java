@@ -1,7 +1,6 @@
 package org.yellowhearth.core.reading;
 
 import java.time.Instant;
-
 import org.yellowhearth.core.part.PartRef;
 
 /**
@@ -10,5 +9,5 @@ import org.yellowhearth.core.part.PartRef;
  * @param id unique within the job
  * @param typed the line as the person typed it, empty where it came another way
  */
-public record Reading(String id, PartRef part, Instant at, Figures figures, Conditions conditions, String typed) {
-}
+public record Reading(
+    String id, PartRef part, Instant at, Figures figures, Conditions conditions, String typed) {}

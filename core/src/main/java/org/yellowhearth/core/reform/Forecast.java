@@ -12,24 +12,30 @@ import java.util.OptionalDouble;
  * @param withinPatience the chance that the limit is met before the patience is used up
  * @param plateau where the leakage would end (A), the middle of what fits
  */
-public record Forecast(OptionalDouble median, OptionalDouble low, OptionalDouble high, double withinPatience, double plateau) {
-    /** A point of the fan: leakage (A) at a time, the middle and the ends of the 80 % band. */
-    public record Band(double seconds, double low, double middle, double high) {
-    }
+public record Forecast(
+    OptionalDouble median,
+    OptionalDouble low,
+    OptionalDouble high,
+    double withinPatience,
+    double plateau) {
+  /** A point of the fan: leakage (A) at a time, the middle and the ends of the 80 % band. */
+  public record Band(double seconds, double low, double middle, double high) {}
 
-    /** Below this chance waiting is called useless. */
-    private static final double HOPELESS = 0.05;
-    /** No hope is given up before this share of the patience is used, nor on fewer readings. */
-    private static final double EARLIEST = 0.1;
-    private static final int FEWEST = 8;
+  /** Below this chance waiting is called useless. */
+  private static final double HOPELESS = 0.05;
 
-    /** Whether the limit will hardly be met within the patience, however early that is to say. */
-    public boolean unlikely() {
-        return withinPatience < HOPELESS;
-    }
+  /** No hope is given up before this share of the patience is used, nor on fewer readings. */
+  private static final double EARLIEST = 0.1;
 
-    /** Whether waiting on is useless: unlikely to end well, and seen long enough to say so. */
-    public boolean useless(List<Sampled> seen, double patience) {
-        return unlikely() && seen.size() >= FEWEST && seen.getLast().seconds() >= EARLIEST * patience;
-    }
+  private static final int FEWEST = 8;
+
+  /** Whether the limit will hardly be met within the patience, however early that is to say. */
+  public boolean unlikely() {
+    return withinPatience < HOPELESS;
+  }
+
+  /** Whether waiting on is useless: unlikely to end well, and seen long enough to say so. */
+  public boolean useless(List<Sampled> seen, double patience) {
+    return unlikely() && seen.size() >= FEWEST && seen.getLast().seconds() >= EARLIEST * patience;
+  }
 }

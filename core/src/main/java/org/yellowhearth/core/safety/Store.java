@@ -3,7 +3,6 @@ package org.yellowhearth.core.safety;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Edit;
@@ -20,69 +19,113 @@ import org.yellowhearth.core.reading.Reading;
  *
  * @param litVolts the highest it stands at under power
  * @param likelyFarads its capacitance as measured last, else as marked
- * @param highFarads the most it can be: measured, or marked with its upper tolerance, whichever is more
+ * @param highFarads the most it can be: measured, or marked with its upper tolerance, whichever is
+ *     more
  * @param complete whether every part listed on it is in the census; else nothing can be said of it
  * @param absorption the share of charge its dielectrics hold back
  */
-public record Store(String id, String name, double litVolts, double likelyFarads, double highFarads, boolean complete,
-        double absorption, Rail.Bleeder bleeder, OptionalDouble bleederOhms) {
-    /** A common anode capacitance where nobody knows better (common practice: 0.5 to 3 nF). */
-    public static final double ANODE_FARADS = 2e-9;
-    private static final double HIGHEST_ANODE_FARADS = 3e-9;
-    /** What the glass holds back, on the high side (our choice; common practice is only that it comes back). */
-    private static final double GLASS_ABSORPTION = 0.05;
+public record Store(
+    String id,
+    String name,
+    double litVolts,
+    double likelyFarads,
+    double highFarads,
+    boolean complete,
+    double absorption,
+    Rail.Bleeder bleeder,
+    OptionalDouble bleederOhms) {
+  /** A common anode capacitance where nobody knows better (common practice: 0.5 to 3 nF). */
+  public static final double ANODE_FARADS = 2e-9;
 
-    /** All stores of a job. */
-    public static List<Store> of(Job job, Knowledge knowledge) {
-        List<Store> stores = new ArrayList<>(job.items(Rail.class).stream().map(r -> of(r, job, knowledge)).toList());
-        job.aspect(Build.class).pictureTube().ifPresent(t -> stores.add(new Store(Edit.PICTURE_TUBE, Edit.PICTURE_TUBE,
-                t.anodeVolts(), t.farads().orElse(ANODE_FARADS),
-                Math.max(HIGHEST_ANODE_FARADS, t.farads().orElse(0)), true, GLASS_ABSORPTION, Rail.Bleeder.NONE,
-                OptionalDouble.empty())));
-        return List.copyOf(stores);
-    }
+  private static final double HIGHEST_ANODE_FARADS = 3e-9;
 
-    /** A rail as it follows from the census and its readings. */
-    public static Store of(Rail rail, Job job, Knowledge knowledge) {
-        double likely = 0;
-        double high = 0;
-        double held = 0;
-        for (Capacitor part : rail.parts().stream().flatMap(ref -> job.capacitor(ref).stream()).toList()) {
-            CapacitorKind kind = knowledge.kind(part.kind());
-            double measured = job.readingsOf(part.ref()).reversed().stream().map(Reading::figures)
-                    .filter(f -> f.has(Figure.CAPACITANCE)).map(f -> f.get(Figure.CAPACITANCE).getAsDouble()).findFirst()
-                    .orElse(0.0);
-            double most = Math.max(measured,
-                    part.farads() * (1 + part.tolerance().map(Tolerance::above).orElse(kind.usualTolerance())));
-            likely += measured > 0 ? measured : part.farads();
-            high += most;
-            held += most * kind.absorption();
-        }
-        if (rail.otherFarads().isPresent()) {
-            CapacitorKind kind = knowledge.kind(rail.otherKind());
-            double most = rail.otherFarads().getAsDouble() * (1 + kind.usualTolerance());
-            likely += rail.otherFarads().getAsDouble();
-            high += most;
-            held += most * kind.absorption();
-        }
-        double least = 1e-12;
-        return new Store(rail.id(), rail.name(), rail.volts(), Math.max(likely, least), Math.max(high, least),
-                rail.parts().stream().allMatch(ref -> job.capacitor(ref).isPresent()), high > 0 ? held / high : 0, rail.bleeder(),
-                rail.bleederOhms());
-    }
+  /**
+   * What the glass holds back, on the high side (our choice; common practice is only that it comes
+   * back).
+   */
+  private static final double GLASS_ABSORPTION = 0.05;
 
-    /** The charge as it most likely goes: every resistor as it is said to be. */
-    ChargeModel likely(OptionalDouble clipOhms) {
-        return new ChargeModel(likelyFarads, absorption, parallel(bleederOhms.orElse(Double.POSITIVE_INFINITY), clipOhms));
-    }
+  /** All stores of a job. */
+  public static List<Store> of(Job job, Knowledge knowledge) {
+    List<Store> stores =
+        new ArrayList<>(job.items(Rail.class).stream().map(r -> of(r, job, knowledge)).toList());
+    job.aspect(Build.class)
+        .pictureTube()
+        .ifPresent(t ->
+            stores.add(
+                new Store(
+                    Edit.PICTURE_TUBE,
+                    Edit.PICTURE_TUBE,
+                    t.anodeVolts(),
+                    t.farads().orElse(ANODE_FARADS),
+                    Math.max(HIGHEST_ANODE_FARADS, t.farads().orElse(0)),
+                    true,
+                    GLASS_ABSORPTION,
+                    Rail.Bleeder.NONE,
+                    OptionalDouble.empty())));
+    return List.copyOf(stores);
+  }
 
-    /** The charge on the safe side: the most capacitance, and a bleeder only where it was measured. */
-    ChargeModel safe() {
-        double path = bleeder == Rail.Bleeder.MEASURED ? bleederOhms.orElseThrow() : Double.POSITIVE_INFINITY;
-        return new ChargeModel(highFarads, absorption, path);
+  /** A rail as it follows from the census and its readings. */
+  public static Store of(Rail rail, Job job, Knowledge knowledge) {
+    double likely = 0;
+    double high = 0;
+    double held = 0;
+    for (Capacitor part :
+        rail.parts().stream().flatMap(ref -> job.capacitor(ref).stream()).toList()) {
+      CapacitorKind kind = knowledge.kind(part.kind());
+      double measured =
+          job.readingsOf(part.ref()).reversed().stream()
+              .map(Reading::figures)
+              .filter(f -> f.has(Figure.CAPACITANCE))
+              .map(f -> f.get(Figure.CAPACITANCE).getAsDouble())
+              .findFirst()
+              .orElse(0.0);
+      double most =
+          Math.max(
+              measured,
+              part.farads()
+                  * (1 + part.tolerance().map(Tolerance::above).orElse(kind.usualTolerance())));
+      likely += measured > 0 ? measured : part.farads();
+      high += most;
+      held += most * kind.absorption();
     }
+    if (rail.otherFarads().isPresent()) {
+      CapacitorKind kind = knowledge.kind(rail.otherKind());
+      double most = rail.otherFarads().getAsDouble() * (1 + kind.usualTolerance());
+      likely += rail.otherFarads().getAsDouble();
+      high += most;
+      held += most * kind.absorption();
+    }
+    double least = 1e-12;
+    return new Store(
+        rail.id(),
+        rail.name(),
+        rail.volts(),
+        Math.max(likely, least),
+        Math.max(high, least),
+        rail.parts().stream().allMatch(ref -> job.capacitor(ref).isPresent()),
+        high > 0 ? held / high : 0,
+        rail.bleeder(),
+        rail.bleederOhms());
+  }
 
-    private static double parallel(double path, OptionalDouble clip) {
-        return clip.isEmpty() ? path : 1 / (1 / path + 1 / clip.getAsDouble());
-    }
+  /** The charge as it most likely goes: every resistor as it is said to be. */
+  ChargeModel likely(OptionalDouble clipOhms) {
+    return new ChargeModel(
+        likelyFarads, absorption, parallel(bleederOhms.orElse(Double.POSITIVE_INFINITY), clipOhms));
+  }
+
+  /**
+   * The charge on the safe side: the most capacitance, and a bleeder only where it was measured.
+   */
+  ChargeModel safe() {
+    double path =
+        bleeder == Rail.Bleeder.MEASURED ? bleederOhms.orElseThrow() : Double.POSITIVE_INFINITY;
+    return new ChargeModel(highFarads, absorption, path);
+  }
+
+  private static double parallel(double path, OptionalDouble clip) {
+    return clip.isEmpty() ? path : 1 / (1 / path + 1 / clip.getAsDouble());
+  }
 }

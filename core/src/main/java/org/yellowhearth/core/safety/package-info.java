@@ -1,2 +1,5 @@
-/** What a set holds and who could be hurt: charge followed through time, checks before power, cautions, gates. */
+/**
+ * What a set holds and who could be hurt: charge followed through time, checks before power,
+ * cautions, gates.
+ */
 package org.yellowhearth.core.safety;

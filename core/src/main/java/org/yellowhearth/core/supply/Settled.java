@@ -8,63 +8,70 @@ import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
 
 /**
- * A supply in its steady state. A lamp in series with the mains has the resistance of the current that then flows: a resistance is taken,
- * the steady state found, and the resistance moved along the secant of the last two until it is the one of its current.
+ * A supply in its steady state. A lamp in series with the mains has the resistance of the current
+ * that then flows: a resistance is taken, the steady state found, and the resistance moved along
+ * the secant of the last two until it is the one of its current.
  *
  * @param supply with its lamp, if there is one, as warm as it gets
  */
 public record Settled(Supply supply, Circuit circuit, Waveforms waves) {
-    private static final int MOST = 20;
-    private static final double NEAR = 1e-6;
-    /** How much too far a resistance is for each step that its current asks for; the current falls as it rises, but by less. */
-    private static final double USUAL_SLOPE = -1.4;
+  private static final int MOST = 20;
+  private static final double NEAR = 1e-6;
 
-    /**
-     * Lets a supply settle.
-     *
-     * @throws org.yellowhearth.core.circuit.BadCircuitException where it cannot be
-     * @throws NoSolutionException where nothing is found
-     */
-    public static Settled of(Supply supply) {
-        return supply.primary().lamp().map(lamp -> warmed(supply, lamp)).orElseGet(() -> at(supply));
-    }
+  /**
+   * How much too far a resistance is for each step that its current asks for; the current falls as
+   * it rises, but by less.
+   */
+  private static final double USUAL_SLOPE = -1.4;
 
-    private static Settled at(Supply supply) {
-        Circuit circuit = supply.circuit();
-        return new Settled(supply, circuit, SteadyState.of(circuit));
-    }
+  /**
+   * Lets a supply settle.
+   *
+   * @throws org.yellowhearth.core.circuit.BadCircuitException where it cannot be
+   * @throws NoSolutionException where nothing is found
+   */
+  public static Settled of(Supply supply) {
+    return supply.primary().lamp().map(lamp -> warmed(supply, lamp)).orElseGet(() -> at(supply));
+  }
 
-    private static Settled warmed(Supply supply, Lamp lamp) {
-        double x = Math.log(lamp.ohms());
-        double slope = USUAL_SLOPE;
-        double before = Double.NaN;
-        double gapBefore = Double.NaN;
-        for (int k = 0; k < MOST; k++) {
-            Settled now = at(supply.with(supply.primary().with(lamp.at(Math.exp(x)))));
-            double gap = Math.log(lamp.ohmsAt(now.waves.current(Supply.LAMP).rms())) - x;
-            if (Math.abs(gap) < NEAR) {
-                return now;
-            }
-            if (k > 0 && x != before) {
-                slope = Math.clamp((gap - gapBefore) / (x - before), 2 * USUAL_SLOPE, USUAL_SLOPE / 2);
-            }
-            before = x;
-            gapBefore = gap;
-            x -= gap / slope;
-        }
-        throw new NoSolutionException(MOST);
-    }
+  private static Settled at(Supply supply) {
+    Circuit circuit = supply.circuit();
+    return new Settled(supply, circuit, SteadyState.of(circuit));
+  }
 
-    /** What the mains gives, in W: through all sources, and what else hangs on it. */
-    public double mainsWatts() {
-        double watts = 0;
-        for (Element e : circuit.elements()) {
-            if (e instanceof Element.Source s) {
-                Wave i = waves.current(s.name());
-                watts -= waves.voltage(s.a(), s.b()).meanProduct(i) - s.ohms() * i.rms() * i.rms();
-            }
-        }
-        double share = supply.mains().volts() / supply.mains().nominalVolts();
-        return supply.primary().shared() ? watts : watts + supply.primary().otherWatts() * share * share;
+  private static Settled warmed(Supply supply, Lamp lamp) {
+    double x = Math.log(lamp.ohms());
+    double slope = USUAL_SLOPE;
+    double before = Double.NaN;
+    double gapBefore = Double.NaN;
+    for (int k = 0; k < MOST; k++) {
+      Settled now = at(supply.with(supply.primary().with(lamp.at(Math.exp(x)))));
+      double gap = Math.log(lamp.ohmsAt(now.waves.current(Supply.LAMP).rms())) - x;
+      if (Math.abs(gap) < NEAR) {
+        return now;
+      }
+      if (k > 0 && x != before) {
+        slope = Math.clamp((gap - gapBefore) / (x - before), 2 * USUAL_SLOPE, USUAL_SLOPE / 2);
+      }
+      before = x;
+      gapBefore = gap;
+      x -= gap / slope;
     }
+    throw new NoSolutionException(MOST);
+  }
+
+  /** What the mains gives, in W: through all sources, and what else hangs on it. */
+  public double mainsWatts() {
+    double watts = 0;
+    for (Element e : circuit.elements()) {
+      if (e instanceof Element.Source s) {
+        Wave i = waves.current(s.name());
+        watts -= waves.voltage(s.a(), s.b()).meanProduct(i) - s.ohms() * i.rms() * i.rms();
+      }
+    }
+    double share = supply.mains().volts() / supply.mains().nominalVolts();
+    return supply.primary().shared()
+        ? watts
+        : watts + supply.primary().otherWatts() * share * share;
+  }
 }

@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
-
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
@@ -16,198 +15,246 @@ import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Supply;
 
 /**
- * Which fault explains the readings. Every way in which every part may be bad is worked out at several severities by the engine and held
- * against all readings together; what tolerances, the line and the meter leave uncertain is one covariance. The chance of a part is
- * Bayes' rule over its severities, with the odds of its kind before anything was measured.
+ * Which fault explains the readings. Every way in which every part may be bad is worked out at
+ * several severities by the engine and held against all readings together; what tolerances, the
+ * line and the meter leave uncertain is one covariance. The chance of a part is Bayes' rule over
+ * its severities, with the odds of its kind before anything was measured.
  */
 public final class Diagnosis {
-    private static final int FINER = 6;
-    private static final double USUAL_ODDS = 0.05;
-    /** Explanations whose misfits differ by less cannot be told apart by the readings. */
-    private static final double ALIKE = 6;
-    private static final double ALIKE_SHARE = 0.02;
+  private static final int FINER = 6;
+  private static final double USUAL_ODDS = 0.05;
 
-    private final Question question;
-    private final Comparison comparison;
-    private final Sample sound;
-    private final List<Sample> singles = new ArrayList<>();
+  /** Explanations whose misfits differ by less cannot be told apart by the readings. */
+  private static final double ALIKE = 6;
 
-    /**
-     * A reading that the supply is held against.
-     *
-     * @param relative its standard uncertainty as a fraction
-     * @param line the mains at that time, against that of the supply in question
-     * @param meterOhms what the meter loads the point with, where that is to be counted
-     * @param setup which of the setups it was read in; the first is the set as it is
-     */
-    public record Datum(String point, Kind kind, double volts, double relative, double line, OptionalDouble meterOhms,
-            int setup) {
-        /** A reading at the mains of the supply by a meter that takes nothing. */
-        public static Datum of(String point, Kind kind, double volts, double relative) {
-            return new Datum(point, kind, volts, relative, 1, OptionalDouble.empty(), 0);
-        }
+  private static final double ALIKE_SHARE = 0.02;
+
+  private final Question question;
+  private final Comparison comparison;
+  private final Sample sound;
+  private final List<Sample> singles = new ArrayList<>();
+
+  /**
+   * A reading that the supply is held against.
+   *
+   * @param relative its standard uncertainty as a fraction
+   * @param line the mains at that time, against that of the supply in question
+   * @param meterOhms what the meter loads the point with, where that is to be counted
+   * @param setup which of the setups it was read in; the first is the set as it is
+   */
+  public record Datum(
+      String point,
+      Kind kind,
+      double volts,
+      double relative,
+      double line,
+      OptionalDouble meterOhms,
+      int setup) {
+    /** A reading at the mains of the supply by a meter that takes nothing. */
+    public static Datum of(String point, Kind kind, double volts, double relative) {
+      return new Datum(point, kind, volts, relative, 1, OptionalDouble.empty(), 0);
+    }
+  }
+
+  /**
+   * What is asked.
+   *
+   * @param supply as it should be
+   * @param points where anything can be read
+   * @param spread the standard tolerance of each value, as a fraction
+   * @param odds of each part being bad before anything was read; a twentieth where none are given
+   * @param setups how the set stood; the first is as it is described, with nothing clipped on
+   */
+  public record Question(
+      Supply supply,
+      List<String> points,
+      List<Datum> data,
+      Map<Parameter, Double> spread,
+      Map<String, Double> odds,
+      List<Setup> setups) {
+    public Question {
+      setups = List.copyOf(setups);
+      points = List.copyOf(points);
+      data = List.copyOf(data);
+      spread = Map.copyOf(spread);
+      odds = Map.copyOf(odds);
+    }
+  }
+
+  /**
+   * Parts that are bad, and in what way they would have to be.
+   *
+   * @param parts elements or sections; none for a supply whose parts are all within their
+   *     tolerances
+   * @param faults the likeliest severity of the likeliest way of each
+   * @param probability that these parts are the ones, given the readings
+   * @param misfit how far the readings lie from what these faults predict: the sum of squares in
+   *     standard deviations
+   * @param predicted what the meter would show for each reading
+   * @param alike whether the readings cannot tell it from the likeliest
+   */
+  public record Explanation(
+      List<String> parts,
+      List<Fault> faults,
+      double probability,
+      double misfit,
+      List<Double> predicted,
+      boolean alike) {
+    public Explanation {
+      parts = List.copyOf(parts);
+      faults = List.copyOf(faults);
+      predicted = List.copyOf(predicted);
     }
 
-    /**
-     * What is asked.
-     *
-     * @param supply as it should be
-     * @param points where anything can be read
-     * @param spread the standard tolerance of each value, as a fraction
-     * @param odds of each part being bad before anything was read; a twentieth where none are given
-     * @param setups how the set stood; the first is as it is described, with nothing clipped on
-     */
-    public record Question(Supply supply, List<String> points, List<Datum> data, Map<Parameter, Double> spread,
-            Map<String, Double> odds, List<Setup> setups) {
-        public Question {
-            setups = List.copyOf(setups);
-            points = List.copyOf(points);
-            data = List.copyOf(data);
-            spread = Map.copyOf(spread);
-            odds = Map.copyOf(odds);
-        }
+    /** Whether nothing is bad. */
+    public boolean sound() {
+      return parts.isEmpty();
     }
 
-    /**
-     * Parts that are bad, and in what way they would have to be.
-     *
-     * @param parts elements or sections; none for a supply whose parts are all within their tolerances
-     * @param faults the likeliest severity of the likeliest way of each
-     * @param probability that these parts are the ones, given the readings
-     * @param misfit how far the readings lie from what these faults predict: the sum of squares in standard deviations
-     * @param predicted what the meter would show for each reading
-     * @param alike whether the readings cannot tell it from the likeliest
-     */
-    public record Explanation(List<String> parts, List<Fault> faults, double probability, double misfit, List<Double> predicted,
-            boolean alike) {
-        public Explanation {
-            parts = List.copyOf(parts);
-            faults = List.copyOf(faults);
-            predicted = List.copyOf(predicted);
-        }
-
-        /** Whether nothing is bad. */
-        public boolean sound() {
-            return parts.isEmpty();
-        }
-
-        private Explanation marked(boolean like) {
-            return new Explanation(parts, faults, probability, misfit, predicted, like);
-        }
+    private Explanation marked(boolean like) {
+      return new Explanation(parts, faults, probability, misfit, predicted, like);
     }
+  }
 
-    private Diagnosis(Question question, Comparison comparison, List<FaultLine> lines) {
-        this.question = question;
-        this.comparison = comparison;
-        sound = comparison.sample(List.of(), List.of(), comparison.sound(), 0);
-        lines.forEach(this::sample);
-    }
+  private Diagnosis(Question question, Comparison comparison, List<FaultLine> lines) {
+    this.question = question;
+    this.comparison = comparison;
+    sound = comparison.sample(List.of(), List.of(), comparison.sound(), 0);
+    lines.forEach(this::sample);
+  }
 
-    /**
-     * Works out every fault at every severity; none where the sound supply has no steady state. The watcher is asked again while pairs or
-     * the next steps are worked out.
-     *
-     * @throws StoppedException where the watcher did not want to go on
-     */
-    public static Optional<Diagnosis> of(Question question, Watcher watcher) {
-        List<FaultLine> lines = FaultLine.of(question.supply);
-        int planned = lines.stream().mapToInt(l -> l.steps().size()).sum() + NextSteps.MOST_SOLVES + FaultPairs.MOST_SOLVES;
-        return Comparison.of(question, watcher, planned).map(c -> new Diagnosis(question, c, lines));
-    }
+  /**
+   * Works out every fault at every severity; none where the sound supply has no steady state. The
+   * watcher is asked again while pairs or the next steps are worked out.
+   *
+   * @throws StoppedException where the watcher did not want to go on
+   */
+  public static Optional<Diagnosis> of(Question question, Watcher watcher) {
+    List<FaultLine> lines = FaultLine.of(question.supply);
+    int planned =
+        lines.stream().mapToInt(l -> l.steps().size()).sum()
+            + NextSteps.MOST_SOLVES
+            + FaultPairs.MOST_SOLVES;
+    return Comparison.of(question, watcher, planned).map(c -> new Diagnosis(question, c, lines));
+  }
 
-    /** The explanations by a single fault, likeliest first. */
-    public List<Explanation> singles() {
-        return explanations(alone());
-    }
+  /** The explanations by a single fault, likeliest first. */
+  public List<Explanation> singles() {
+    return explanations(alone());
+  }
 
-    /**
-     * The explanations by one or two faults; two are left aside where one, or none, explains the readings as well.
-     *
-     * @throws StoppedException where the watcher did not want to go on
-     */
-    public List<Explanation> doubles() {
-        List<Sample> alone = alone();
-        List<Sample> pairs = new FaultPairs(question.supply, comparison, sound, singles, FINER).likeliest();
-        boolean needed = least(alone) > least(pairs) + ALIKE;
-        return explanations(needed ? Stream.concat(alone.stream(), pairs.stream()).toList() : alone);
-    }
+  /**
+   * The explanations by one or two faults; two are left aside where one, or none, explains the
+   * readings as well.
+   *
+   * @throws StoppedException where the watcher did not want to go on
+   */
+  public List<Explanation> doubles() {
+    List<Sample> alone = alone();
+    List<Sample> pairs =
+        new FaultPairs(question.supply, comparison, sound, singles, FINER).likeliest();
+    boolean needed = least(alone) > least(pairs) + ALIKE;
+    return explanations(needed ? Stream.concat(alone.stream(), pairs.stream()).toList() : alone);
+  }
 
-    /**
-     * What is worth measuring next, best first.
-     *
-     * @throws StoppedException where the watcher did not want to go on
-     */
-    public List<NextStep> next() {
-        return new NextSteps(question, comparison, alone()).all();
-    }
+  /**
+   * What is worth measuring next, best first.
+   *
+   * @throws StoppedException where the watcher did not want to go on
+   */
+  public List<NextStep> next() {
+    return new NextSteps(question, comparison, alone()).all();
+  }
 
-    /** The sound supply and every single fault. */
-    private List<Sample> alone() {
-        return Stream.concat(Stream.of(sound), singles.stream()).toList();
-    }
+  /** The sound supply and every single fault. */
+  private List<Sample> alone() {
+    return Stream.concat(Stream.of(sound), singles.stream()).toList();
+  }
 
-    private static double least(List<Sample> samples) {
-        return samples.stream().mapToDouble(Sample::misfit).min().orElse(Double.POSITIVE_INFINITY);
-    }
+  private static double least(List<Sample> samples) {
+    return samples.stream().mapToDouble(Sample::misfit).min().orElse(Double.POSITIVE_INFINITY);
+  }
 
-    /** The severities of a line, those between its steps taken evenly. */
-    private void sample(FaultLine line) {
-        List<double[]> shown = new ArrayList<>();
-        List<Fault> faults = new ArrayList<>();
-        Optional<double[]> before = Optional.empty();
-        Fault from = line.steps().getFirst();
-        for (Fault f : line.steps()) {
-            Optional<double[]> here = comparison.worked(f.in(question.supply));
-            for (int k = 1; before.isPresent() && here.isPresent() && k < FINER; k++) {
-                double share = (double) k / FINER;
-                shown.add(mixed(before.get(), here.get(), share));
-                faults.add(new Fault(f.knob(), share > 0.5 ? f.mode() : from.mode(), between(from.value(), f.value(), share)));
-            }
-            if (here.isPresent()) {
-                shown.add(here.get());
-                faults.add(f);
-            }
-            before = here;
-            from = f;
-        }
-        double prior = Math.log(question.odds.getOrDefault(line.part(), USUAL_ODDS) * line.weight() / Math.max(1, shown.size()));
-        for (int k = 0; k < shown.size(); k++) {
-            singles.add(comparison.sample(List.of(line.part()), List.of(faults.get(k)), shown.get(k), prior));
-        }
+  /** The severities of a line, those between its steps taken evenly. */
+  private void sample(FaultLine line) {
+    List<double[]> shown = new ArrayList<>();
+    List<Fault> faults = new ArrayList<>();
+    Optional<double[]> before = Optional.empty();
+    Fault from = line.steps().getFirst();
+    for (Fault f : line.steps()) {
+      Optional<double[]> here = comparison.worked(f.in(question.supply));
+      for (int k = 1; before.isPresent() && here.isPresent() && k < FINER; k++) {
+        double share = (double) k / FINER;
+        shown.add(mixed(before.get(), here.get(), share));
+        faults.add(
+            new Fault(
+                f.knob(),
+                share > 0.5 ? f.mode() : from.mode(),
+                between(from.value(), f.value(), share)));
+      }
+      if (here.isPresent()) {
+        shown.add(here.get());
+        faults.add(f);
+      }
+      before = here;
+      from = f;
     }
+    double prior =
+        Math.log(
+            question.odds.getOrDefault(line.part(), USUAL_ODDS)
+                * line.weight()
+                / Math.max(1, shown.size()));
+    for (int k = 0; k < shown.size(); k++) {
+      singles.add(
+          comparison.sample(List.of(line.part()), List.of(faults.get(k)), shown.get(k), prior));
+    }
+  }
 
-    private static double between(double a, double b, double share) {
-        return a > 0 && b > 0 ? a * Math.pow(b / a, share) : a + share * (b - a);
-    }
+  private static double between(double a, double b, double share) {
+    return a > 0 && b > 0 ? a * Math.pow(b / a, share) : a + share * (b - a);
+  }
 
-    private static double[] mixed(double[] a, double[] b, double share) {
-        double[] m = new double[a.length];
-        for (int k = 0; k < m.length; k++) {
-            m[k] = a[k] + share * (b[k] - a[k]);
-        }
-        return m;
+  private static double[] mixed(double[] a, double[] b, double share) {
+    double[] m = new double[a.length];
+    for (int k = 0; k < m.length; k++) {
+      m[k] = a[k] + share * (b[k] - a[k]);
     }
+    return m;
+  }
 
-    private List<Explanation> explanations(List<Sample> samples) {
-        Map<List<String>, Double> logs = new HashMap<>();
-        Map<List<String>, Sample> best = new HashMap<>();
-        for (Sample s : samples) {
-            logs.merge(s.parts(), s.log(), Diagnosis::logSum);
-            best.merge(s.parts(), s, (a, b) -> a.log() >= b.log() ? a : b);
-        }
-        double whole = logs.values().stream().reduce(Double.NEGATIVE_INFINITY, Diagnosis::logSum);
-        List<Explanation> all = new ArrayList<>();
-        best.forEach((parts, s) -> all.add(new Explanation(parts, s.faults(), Math.exp(logs.get(parts) - whole), s.misfit(),
-                comparison.predicted(s), false)));
-        all.sort(Comparator.comparingDouble(Explanation::probability).reversed());
-        Explanation first = all.getFirst();
-        return all.stream().map(e -> e.marked(e.misfit <= first.misfit + ALIKE
-                && e.probability >= ALIKE_SHARE * first.probability)).toList();
+  private List<Explanation> explanations(List<Sample> samples) {
+    Map<List<String>, Double> logs = new HashMap<>();
+    Map<List<String>, Sample> best = new HashMap<>();
+    for (Sample s : samples) {
+      logs.merge(s.parts(), s.log(), Diagnosis::logSum);
+      best.merge(s.parts(), s, (a, b) -> a.log() >= b.log() ? a : b);
     }
+    double whole = logs.values().stream().reduce(Double.NEGATIVE_INFINITY, Diagnosis::logSum);
+    List<Explanation> all = new ArrayList<>();
+    best.forEach((parts, s) ->
+        all.add(
+            new Explanation(
+                parts,
+                s.faults(),
+                Math.exp(logs.get(parts) - whole),
+                s.misfit(),
+                comparison.predicted(s),
+                false)));
+    all.sort(Comparator.comparingDouble(Explanation::probability).reversed());
+    Explanation first = all.getFirst();
+    return all.stream()
+        .map(e ->
+            e.marked(
+                e.misfit <= first.misfit + ALIKE
+                    && e.probability >= ALIKE_SHARE * first.probability))
+        .toList();
+  }
 
-    /** The logarithm of a sum, from the logarithms of both. */
-    static double logSum(double a, double b) {
-        double most = Math.max(a, b);
-        return most == Double.NEGATIVE_INFINITY ? most : most + Math.log1p(Math.exp(Math.min(a, b) - most));
-    }
+  /** The logarithm of a sum, from the logarithms of both. */
+  static double logSum(double a, double b) {
+    double most = Math.max(a, b);
+    return most == Double.NEGATIVE_INFINITY
+        ? most
+        : most + Math.log1p(Math.exp(Math.min(a, b) - most));
+  }
 }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.DoubleFunction;
 import java.util.stream.DoubleStream;
-
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
@@ -13,110 +12,201 @@ import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Fault.Mode;
 
 /**
- * One way in which a part goes bad, from slightly to wholly. Between its steps what the supply does is taken to move evenly.
+ * One way in which a part goes bad, from slightly to wholly. Between its steps what the supply does
+ * is taken to move evenly.
  *
  * @param part the element, or the section it belongs to
  * @param weight how often a part of its sort goes bad this way rather than another
  */
 record FaultLine(String part, double weight, List<Fault> steps) {
-    private static final double OPEN_SHARE = 1e-3;
-    private static final double OPEN_TIMES = 1e4;
-    /** A valve or rectifier that conducts nothing still has a law. */
-    private static final double NOTHING = 1e-6;
-    private static final double SHORT_OHMS = 2;
+  private static final double OPEN_SHARE = 1e-3;
+  private static final double OPEN_TIMES = 1e4;
 
-    FaultLine {
-        steps = List.copyOf(steps);
-    }
+  /** A valve or rectifier that conducts nothing still has a law. */
+  private static final double NOTHING = 1e-6;
 
-    /** Every way in which the parts of a supply go bad. */
-    static List<FaultLine> of(Supply supply) {
-        Set<String> sections = supply.sectionIds();
-        List<FaultLine> lines = new ArrayList<>();
-        Parameter.all(supply).forEach((knob, now) -> of(supply, knob, now, Parameter.whole(knob.element(), sections), lines));
-        return lines;
-    }
+  private static final double SHORT_OHMS = 2;
 
-    private static void of(Supply supply, Parameter knob, double now, String part, List<FaultLine> lines) {
-        switch (knob.which()) {
-            case CAPACITANCE -> add(lines, knob, part, 0.4, share -> share <= OPEN_SHARE ? Mode.OPEN : Mode.CAPACITANCE_LOW, now,
-                    0.75, 0.55, 0.35, 0.2, 0.1, 0.04, OPEN_SHARE);
-            case SERIES_RESISTANCE -> add(lines, knob, part, 0.25, _ -> Mode.LOSSY, Math.max(now, 1e-3), 3, 8, 20, 50, 120);
-            case LEAKAGE_RESISTANCE -> add(lines, knob, part, 0.35, ohms -> ohms <= SHORT_OHMS ? Mode.SHORTED : Mode.LEAKY, 1,
-                    DoubleStream.of(3e5, 1e5, 3e4, 1e4, 3e3, 1e3, 300, 30, 1).filter(o -> o < now).toArray());
-            case RESISTANCE -> {
-                add(lines, knob, part, 0.7, times -> times >= OPEN_TIMES ? Mode.OPEN : Mode.DRIFTED_HIGH, now, 1.35, 2, 4, 20,
-                        OPEN_TIMES);
-                add(lines, knob, part, 0.3, _ -> Mode.DRIFTED_LOW, now, 0.65, 0.3, 0.05);
-            }
-            case INDUCTANCE -> add(lines, knob, part, 0.5, _ -> Mode.TURNS_SHORTED, now, 0.5, 0.2, 0.05);
-            case WINDING_RESISTANCE -> {
-                if (!part.equals(Parameter.MAINS)) {
-                    add(lines, knob, part, 0.5, _ -> Mode.OPEN, now, OPEN_TIMES);
-                }
-            }
-            case CONDUCTANCE -> conductance(supply, knob, part, lines);
-            case LOAD -> {
-                boolean ohms = supply.sections().stream()
-                        .anyMatch(s -> s instanceof Section.Load l && l.id().equals(knob.element())
-                                && l.kind() == Section.Load.Kind.RESISTANCE);
-                add(lines, knob, part, 0.5, _ -> Mode.DRAWS_MUCH, now, taking(ohms, 1.4, 2, 3.5, 7));
-                add(lines, knob, part, 0.5, times -> times == 0 || times >= OPEN_TIMES ? Mode.DRAWS_NOTHING : Mode.DRAWS_LITTLE,
-                        now, taking(ohms, 0.7, 0.5, 0.25, 0));
-            }
-            case EMISSION -> {
-                add(lines, knob, part, 0.7, share -> share <= NOTHING ? Mode.DRAWS_NOTHING : Mode.WEAK, 1, 0.7, 0.45, 0.2,
-                        NOTHING);
-                add(lines, knob, part, 0.3, _ -> Mode.DRAWS_MUCH, 1, 1.4, 2.2, 4);
-            }
-            case HELD_VOLTS -> {
-                add(lines, knob, part, 0.4, _ -> Mode.HOLDS_HIGH, now, 1.07, 1.2, 1.5, 3);
-                add(lines, knob, part, 0.4, _ -> Mode.HOLDS_LOW, now, 0.93, 0.8, 0.5, 0.1);
-            }
-            case OUTPUT_RESISTANCE -> add(lines, knob, part, 0.2, _ -> Mode.OPEN, 1, 1e6);
-            case OTHER_WATTS -> add(lines, knob, part, 0.5, _ -> Mode.TURNS_SHORTED, now, 1.5, 2.2, 4);
-            case WINDING_VOLTS, DROP, DROPOUT, MAINS_VOLTS, SATURATION_CURRENT, EMISSION_COEFFICIENT, JUNCTION_RESISTANCE,
-                    ARC_DROP,
-                    PERVEANCE, AMPLIFICATION, ANODE_SHARE, KNEE, START_VOLTS, CORE_QUALITY, PASS_RESISTANCE ->
-                {
-                }
+  FaultLine {
+    steps = List.copyOf(steps);
+  }
+
+  /** Every way in which the parts of a supply go bad. */
+  static List<FaultLine> of(Supply supply) {
+    Set<String> sections = supply.sectionIds();
+    List<FaultLine> lines = new ArrayList<>();
+    Parameter.all(supply)
+        .forEach(
+            (knob, now) -> of(supply, knob, now, Parameter.whole(knob.element(), sections), lines));
+    return lines;
+  }
+
+  private static void of(
+      Supply supply, Parameter knob, double now, String part, List<FaultLine> lines) {
+    switch (knob.which()) {
+      case CAPACITANCE ->
+          add(
+              lines,
+              knob,
+              part,
+              0.4,
+              share -> share <= OPEN_SHARE ? Mode.OPEN : Mode.CAPACITANCE_LOW,
+              now,
+              0.75,
+              0.55,
+              0.35,
+              0.2,
+              0.1,
+              0.04,
+              OPEN_SHARE);
+      case SERIES_RESISTANCE ->
+          add(lines, knob, part, 0.25, _ -> Mode.LOSSY, Math.max(now, 1e-3), 3, 8, 20, 50, 120);
+      case LEAKAGE_RESISTANCE ->
+          add(
+              lines,
+              knob,
+              part,
+              0.35,
+              ohms -> ohms <= SHORT_OHMS ? Mode.SHORTED : Mode.LEAKY,
+              1,
+              DoubleStream.of(3e5, 1e5, 3e4, 1e4, 3e3, 1e3, 300, 30, 1)
+                  .filter(o -> o < now)
+                  .toArray());
+      case RESISTANCE -> {
+        add(
+            lines,
+            knob,
+            part,
+            0.7,
+            times -> times >= OPEN_TIMES ? Mode.OPEN : Mode.DRIFTED_HIGH,
+            now,
+            1.35,
+            2,
+            4,
+            20,
+            OPEN_TIMES);
+        add(lines, knob, part, 0.3, _ -> Mode.DRIFTED_LOW, now, 0.65, 0.3, 0.05);
+      }
+      case INDUCTANCE -> add(lines, knob, part, 0.5, _ -> Mode.TURNS_SHORTED, now, 0.5, 0.2, 0.05);
+      case WINDING_RESISTANCE -> {
+        if (!part.equals(Parameter.MAINS)) {
+          add(lines, knob, part, 0.5, _ -> Mode.OPEN, now, OPEN_TIMES);
         }
+      }
+      case CONDUCTANCE -> conductance(supply, knob, part, lines);
+      case LOAD -> {
+        boolean ohms =
+            supply.sections().stream()
+                .anyMatch(s ->
+                    s instanceof Section.Load l
+                        && l.id().equals(knob.element())
+                        && l.kind() == Section.Load.Kind.RESISTANCE);
+        add(lines, knob, part, 0.5, _ -> Mode.DRAWS_MUCH, now, taking(ohms, 1.4, 2, 3.5, 7));
+        add(
+            lines,
+            knob,
+            part,
+            0.5,
+            times -> times == 0 || times >= OPEN_TIMES ? Mode.DRAWS_NOTHING : Mode.DRAWS_LITTLE,
+            now,
+            taking(ohms, 0.7, 0.5, 0.25, 0));
+      }
+      case EMISSION -> {
+        add(
+            lines,
+            knob,
+            part,
+            0.7,
+            share -> share <= NOTHING ? Mode.DRAWS_NOTHING : Mode.WEAK,
+            1,
+            0.7,
+            0.45,
+            0.2,
+            NOTHING);
+        add(lines, knob, part, 0.3, _ -> Mode.DRAWS_MUCH, 1, 1.4, 2.2, 4);
+      }
+      case HELD_VOLTS -> {
+        add(lines, knob, part, 0.4, _ -> Mode.HOLDS_HIGH, now, 1.07, 1.2, 1.5, 3);
+        add(lines, knob, part, 0.4, _ -> Mode.HOLDS_LOW, now, 0.93, 0.8, 0.5, 0.1);
+      }
+      case OUTPUT_RESISTANCE -> add(lines, knob, part, 0.2, _ -> Mode.OPEN, 1, 1e6);
+      case OTHER_WATTS -> add(lines, knob, part, 0.5, _ -> Mode.TURNS_SHORTED, now, 1.5, 2.2, 4);
+      case WINDING_VOLTS,
+          DROP,
+          DROPOUT,
+          MAINS_VOLTS,
+          SATURATION_CURRENT,
+          EMISSION_COEFFICIENT,
+          JUNCTION_RESISTANCE,
+          ARC_DROP,
+          PERVEANCE,
+          AMPLIFICATION,
+          ANODE_SHARE,
+          KNEE,
+          START_VOLTS,
+          CORE_QUALITY,
+          PASS_RESISTANCE -> {}
     }
+  }
 
-    private static void conductance(Supply supply, Parameter knob, String part, List<FaultLine> lines) {
-        boolean leg = !knob.element().equals(part);
-        boolean wears = supply.sections().stream().anyMatch(s -> s.id().equals(part) && !steep(s));
-        if (leg) {
-            add(lines, knob, part, 0.2, share -> share <= NOTHING ? Mode.LEG_OPEN : Mode.LEG_WEAK, 1,
-                    wears ? new double[]{0.6, 0.45, 0.2, NOTHING} : new double[]{NOTHING});
-        } else {
-            add(lines, knob, part, 0.4, share -> share <= NOTHING ? Mode.OPEN : Mode.WEAK, 1,
-                    wears ? new double[]{0.7, 0.5, 0.3, 0.1, NOTHING} : new double[]{NOTHING});
-        }
+  private static void conductance(
+      Supply supply, Parameter knob, String part, List<FaultLine> lines) {
+    boolean leg = !knob.element().equals(part);
+    boolean wears = supply.sections().stream().anyMatch(s -> s.id().equals(part) && !steep(s));
+    if (leg) {
+      add(
+          lines,
+          knob,
+          part,
+          0.2,
+          share -> share <= NOTHING ? Mode.LEG_OPEN : Mode.LEG_WEAK,
+          1,
+          wears ? new double[] {0.6, 0.45, 0.2, NOTHING} : new double[] {NOTHING});
+    } else {
+      add(
+          lines,
+          knob,
+          part,
+          0.4,
+          share -> share <= NOTHING ? Mode.OPEN : Mode.WEAK,
+          1,
+          wears ? new double[] {0.7, 0.5, 0.3, 0.1, NOTHING} : new double[] {NOTHING});
     }
+  }
 
-    /** Whether it conducts or does not, and nothing between. */
-    private static boolean steep(Section s) {
-        return switch (s) {
-            case Section.Rectify r -> steep(r.model());
-            case Section.Doubler d -> steep(d.model());
-            default -> false;
-        };
-    }
+  /** Whether it conducts or does not, and nothing between. */
+  private static boolean steep(Section s) {
+    return switch (s) {
+      case Section.Rectify r -> steep(r.model());
+      case Section.Doubler d -> steep(d.model());
+      default -> false;
+    };
+  }
 
-    private static boolean steep(RectifierModel model) {
-        return !model.technology().wears();
-    }
+  private static boolean steep(RectifierModel model) {
+    return !model.technology().wears();
+  }
 
-    private static double[] taking(boolean ohms, double... times) {
-        return ohms ? DoubleStream.of(times).map(t -> t == 0 ? OPEN_TIMES : 1 / t).toArray() : times;
-    }
+  private static double[] taking(boolean ohms, double... times) {
+    return ohms ? DoubleStream.of(times).map(t -> t == 0 ? OPEN_TIMES : 1 / t).toArray() : times;
+  }
 
-    private static void add(List<FaultLine> lines, Parameter knob, String part, double weight, DoubleFunction<Mode> mode, double now,
-            double... times) {
-        if (times.length > 0) {
-            lines.add(new FaultLine(part, weight,
-                    DoubleStream.of(times).mapToObj(t -> new Fault(knob, mode.apply(t), t * now)).toList()));
-        }
+  private static void add(
+      List<FaultLine> lines,
+      Parameter knob,
+      String part,
+      double weight,
+      DoubleFunction<Mode> mode,
+      double now,
+      double... times) {
+    if (times.length > 0) {
+      lines.add(
+          new FaultLine(
+              part,
+              weight,
+              DoubleStream.of(times)
+                  .mapToObj(t -> new Fault(knob, mode.apply(t), t * now))
+                  .toList()));
     }
+  }
 }

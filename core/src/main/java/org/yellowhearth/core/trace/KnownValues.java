@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-
 import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.belief.Believed;
 import org.yellowhearth.core.belief.Origin;
@@ -24,163 +23,210 @@ import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.Section;
 
 /**
- * Takes each value of a supply from where it is best known: typed in the description, measured out of circuit, guessed by kind and age, as
- * marked, or assumed; and takes down which it was.
+ * Takes each value of a supply from where it is best known: typed in the description, measured out
+ * of circuit, guessed by kind and age, as marked, or assumed; and takes down which it was.
  */
 final class KnownValues {
-    private static final double LOW_HERTZ = 100;
-    private static final double FAST_HERTZ = 10_000;
-    /** Constant dissipation of the oxide of aluminium (from memory; see Dissipation and ESR in the method). */
-    private static final double OXIDE_DISSIPATION = 0.04;
-    private static final double LEAST_SHARE = 0.1;
+  private static final double LOW_HERTZ = 100;
+  private static final double FAST_HERTZ = 10_000;
 
-    private final Job job;
-    private final Knowledge knowledge;
-    private final SupplyModel.View view;
-    private final double years;
-    private final List<ModelValue> taken = new ArrayList<>();
-    private final List<Message> missing = new ArrayList<>();
+  /**
+   * Constant dissipation of the oxide of aluminium (from memory; see Dissipation and ESR in the
+   * method).
+   */
+  private static final double OXIDE_DISSIPATION = 0.04;
 
-    /** A value and its unit, for a section, of an element; the part of the census behind it where there is one. */
-    record Wanted(String section, String element, Which which, Unit unit, Optional<PartRef> part) {
-        static Wanted of(String section, String element, Which which) {
-            return of(section, element, which, Optional.empty());
-        }
+  private static final double LEAST_SHARE = 0.1;
 
-        static Wanted of(String section, String element, Which which, Optional<PartRef> part) {
-            return new Wanted(section, element, which, which.unit(), part);
-        }
+  private final Job job;
+  private final Knowledge knowledge;
+  private final SupplyModel.View view;
+  private final double years;
+  private final List<ModelValue> taken = new ArrayList<>();
+  private final List<Message> missing = new ArrayList<>();
+
+  /**
+   * A value and its unit, for a section, of an element; the part of the census behind it where
+   * there is one.
+   */
+  record Wanted(String section, String element, Which which, Unit unit, Optional<PartRef> part) {
+    static Wanted of(String section, String element, Which which) {
+      return of(section, element, which, Optional.empty());
     }
 
-    KnownValues(Job job, Knowledge knowledge, SupplyModel.View view, double years) {
-        this.job = job;
-        this.knowledge = knowledge;
-        this.view = view;
-        this.years = years;
+    static Wanted of(String section, String element, Which which, Optional<PartRef> part) {
+      return new Wanted(section, element, which, which.unit(), part);
     }
+  }
 
-    List<ModelValue> taken() {
-        return taken;
+  KnownValues(Job job, Knowledge knowledge, SupplyModel.View view, double years) {
+    this.job = job;
+    this.knowledge = knowledge;
+    this.view = view;
+    this.years = years;
+  }
+
+  List<ModelValue> taken() {
+    return taken;
+  }
+
+  /** What keeps the supply from being worked out. */
+  List<Message> missing() {
+    return missing;
+  }
+
+  /** The typed value, else what is believed, else what is assumed. */
+  private double pick(
+      Wanted of, OptionalDouble typed, Optional<Believed> believed, double assumed) {
+    double value = typed.orElseGet(() -> believed.map(Believed::value).orElse(assumed));
+    note(
+        of,
+        value,
+        typed.isPresent() ? Origin.TYPED : believed.map(Believed::origin).orElse(Origin.ASSUMED));
+    return value;
+  }
+
+  /** Takes down a value that came from elsewhere. */
+  void note(Wanted of, double value, Origin origin) {
+    taken.add(
+        new ModelValue(
+            of.section, of.element, of.which, Quantity.of(value, of.unit), origin, of.part));
+  }
+
+  // --- capacitors
+  // ----------------------------------------------------------------------------------------------------------
+
+  Optional<Section.Cap> cap(
+      String section, String plain, Optional<PartRef> part, OptionalDouble farads) {
+    return cap(section, plain, part, farads, OptionalDouble.empty(), OptionalDouble.empty());
+  }
+
+  /** A capacitor by its part, or by what is typed; none, with the reason, where it has neither. */
+  Optional<Section.Cap> cap(
+      String section,
+      String plain,
+      Optional<PartRef> ref,
+      OptionalDouble farads,
+      OptionalDouble esr,
+      OptionalDouble leak) {
+    Optional<Capacitor> part = capacitor(section, ref);
+    if (ref.isPresent() && part.isEmpty()) {
+      return Optional.empty();
     }
-
-    /** What keeps the supply from being worked out. */
-    List<Message> missing() {
-        return missing;
+    if (farads.isEmpty() && part.isEmpty()) {
+      missing.add(Message.of(TraceWords.VALUE_MISSING, section, Which.CAPACITANCE.term()));
+      return Optional.empty();
     }
+    String name = ref.map(PartRef::toString).orElse(plain);
+    Optional<Belief> belief = part.map(this::belief);
+    AgeingRule unstated = knowledge.supply().ageing(Family.UNSTATED);
+    double size = farads.orElse(0);
+    double c =
+        pick(
+            Wanted.of(section, name, Which.CAPACITANCE, ref),
+            farads,
+            of(belief, Which.CAPACITANCE),
+            size);
+    double r =
+        pick(
+            Wanted.of(section, name, Which.SERIES_RESISTANCE, ref),
+            esr,
+            of(belief, Which.SERIES_RESISTANCE),
+            unstated.esrOhms(size));
+    double l =
+        pick(
+            Wanted.of(section, name, Which.LEAKAGE_RESISTANCE, ref),
+            leak,
+            of(belief, Which.LEAKAGE_RESISTANCE),
+            unstated.leakOhms(size));
+    return Optional.of(new Section.Cap(name, c, r, l));
+  }
 
-    /** The typed value, else what is believed, else what is assumed. */
-    private double pick(Wanted of, OptionalDouble typed, Optional<Believed> believed, double assumed) {
-        double value = typed.orElseGet(() -> believed.map(Believed::value).orElse(assumed));
-        note(of, value, typed.isPresent() ? Origin.TYPED : believed.map(Believed::origin).orElse(Origin.ASSUMED));
-        return value;
+  private Belief belief(Part part) {
+    return view == SupplyModel.View.AS_IT_IS
+        ? Belief.now(job, part, knowledge, years)
+        : Belief.asMarked(part, knowledge);
+  }
+
+  private static Optional<Believed> of(Optional<Belief> belief, Which which) {
+    return belief.flatMap(b -> b.of(which));
+  }
+
+  /**
+   * The filter capacitor of a converter's output, with its series resistance at the switching
+   * frequency: typed, as read there, or what is left of the one at mains frequencies without the
+   * losses of the oxide, which fall with the frequency.
+   */
+  Optional<Section.Cap> switching(SupplyOutput o, double hertz) {
+    Optional<Section.Cap> low = cap(o.id(), "C-" + o.name(), o.capacitor(), o.farads());
+    return low.map(c -> {
+      Optional<Double> read =
+          view == SupplyModel.View.AS_IT_IS
+              ? o.capacitor().flatMap(this::readFast)
+              : Optional.empty();
+      double oxide = OXIDE_DISSIPATION / (2 * Math.PI * c.farads()) * (1 / LOW_HERTZ - 1 / hertz);
+      double esr =
+          o.esrOhms().isPresent()
+              ? o.esrOhms().getAsDouble()
+              : read.orElseGet(() -> Math.max(c.esrOhms() - oxide, LEAST_SHARE * c.esrOhms()));
+      return new Section.Cap(c.part(), c.farads(), esr, c.leakOhms());
+    });
+  }
+
+  /** Its newest series resistance that was read alone at a high frequency. */
+  private Optional<Double> readFast(PartRef ref) {
+    return job.readingsOf(ref).reversed().stream()
+        .filter(r -> r.conditions().connection().alone())
+        .map(r -> Derived.of(r.figures(), r.conditions()))
+        .filter(d -> d.esrOhms().isPresent() && d.hertz().orElse(0) >= FAST_HERTZ)
+        .map(d -> d.esrOhms().getAsDouble())
+        .findFirst();
+  }
+
+  private Optional<Capacitor> capacitor(String section, Optional<PartRef> ref) {
+    if (ref.isEmpty()) {
+      return Optional.empty();
     }
-
-    /** Takes down a value that came from elsewhere. */
-    void note(Wanted of, double value, Origin origin) {
-        taken.add(new ModelValue(of.section, of.element, of.which, Quantity.of(value, of.unit), origin, of.part));
+    Optional<Part> part = job.part(ref.get());
+    if (part.isEmpty()) {
+      missing.add(Message.of(TraceWords.NO_SUCH_PART, section, ref.get().toString()));
+    } else if (!(part.get() instanceof Capacitor)) {
+      missing.add(Message.of(TraceWords.WRONG_SORT, section, ref.get().toString()));
     }
+    return part.filter(Capacitor.class::isInstance).map(Capacitor.class::cast);
+  }
 
-    // --- capacitors ----------------------------------------------------------------------------------------------------------
+  // --- resistances and the rest
+  // -------------------------------------------------------------------------------------------
 
-    Optional<Section.Cap> cap(String section, String plain, Optional<PartRef> part, OptionalDouble farads) {
-        return cap(section, plain, part, farads, OptionalDouble.empty(), OptionalDouble.empty());
+  /** A resistance of a part, without which nothing can be worked out. */
+  double required(Wanted of, OptionalDouble typed) {
+    Optional<Believed> believed = resistance(of);
+    if (typed.isEmpty() && believed.isEmpty()) {
+      missing.add(Message.of(TraceWords.VALUE_MISSING, of.section, of.which.term()));
+      return 1;
     }
+    return pick(of, typed, believed, 1);
+  }
 
-    /** A capacitor by its part, or by what is typed; none, with the reason, where it has neither. */
-    Optional<Section.Cap> cap(String section, String plain, Optional<PartRef> ref, OptionalDouble farads, OptionalDouble esr,
-            OptionalDouble leak) {
-        Optional<Capacitor> part = capacitor(section, ref);
-        if (ref.isPresent() && part.isEmpty()) {
-            return Optional.empty();
-        }
-        if (farads.isEmpty() && part.isEmpty()) {
-            missing.add(Message.of(TraceWords.VALUE_MISSING, section, Which.CAPACITANCE.term()));
-            return Optional.empty();
-        }
-        String name = ref.map(PartRef::toString).orElse(plain);
-        Optional<Belief> belief = part.map(this::belief);
-        AgeingRule unstated = knowledge.supply().ageing(Family.UNSTATED);
-        double size = farads.orElse(0);
-        double c = pick(Wanted.of(section, name, Which.CAPACITANCE, ref), farads, of(belief, Which.CAPACITANCE), size);
-        double r = pick(Wanted.of(section, name, Which.SERIES_RESISTANCE, ref), esr, of(belief, Which.SERIES_RESISTANCE),
-                unstated.esrOhms(size));
-        double l = pick(Wanted.of(section, name, Which.LEAKAGE_RESISTANCE, ref), leak, of(belief, Which.LEAKAGE_RESISTANCE),
-                unstated.leakOhms(size));
-        return Optional.of(new Section.Cap(name, c, r, l));
+  /**
+   * A value that is typed, or assumed; what is read of a part counts, what is marked on it is of
+   * something else.
+   */
+  double typedOr(Wanted of, OptionalDouble typed, double assumed) {
+    return pick(of, typed, resistance(of).filter(b -> b.origin() == Origin.MEASURED), assumed);
+  }
+
+  /** A resistance that is typed, measured or marked, or assumed. */
+  double ohmsOr(Wanted of, OptionalDouble typed, double assumed) {
+    return pick(of, typed, resistance(of), assumed);
+  }
+
+  private Optional<Believed> resistance(Wanted of) {
+    Optional<Part> part = of.part.flatMap(job::part);
+    if (of.part.isPresent() && part.isEmpty()) {
+      missing.add(Message.of(TraceWords.NO_SUCH_PART, of.section, of.part.get().toString()));
     }
-
-    private Belief belief(Part part) {
-        return view == SupplyModel.View.AS_IT_IS ? Belief.now(job, part, knowledge, years) : Belief.asMarked(part, knowledge);
-    }
-
-    private static Optional<Believed> of(Optional<Belief> belief, Which which) {
-        return belief.flatMap(b -> b.of(which));
-    }
-
-    /**
-     * The filter capacitor of a converter's output, with its series resistance at the switching frequency: typed, as read there, or what is
-     * left of the one at mains frequencies without the losses of the oxide, which fall with the frequency.
-     */
-    Optional<Section.Cap> switching(SupplyOutput o, double hertz) {
-        Optional<Section.Cap> low = cap(o.id(), "C-" + o.name(), o.capacitor(), o.farads());
-        return low.map(c -> {
-            Optional<Double> read = view == SupplyModel.View.AS_IT_IS ? o.capacitor().flatMap(this::readFast) : Optional.empty();
-            double oxide = OXIDE_DISSIPATION / (2 * Math.PI * c.farads()) * (1 / LOW_HERTZ - 1 / hertz);
-            double esr = o.esrOhms().isPresent()
-                    ? o.esrOhms().getAsDouble()
-                    : read.orElseGet(() -> Math.max(c.esrOhms() - oxide, LEAST_SHARE * c.esrOhms()));
-            return new Section.Cap(c.part(), c.farads(), esr, c.leakOhms());
-        });
-    }
-
-    /** Its newest series resistance that was read alone at a high frequency. */
-    private Optional<Double> readFast(PartRef ref) {
-        return job.readingsOf(ref).reversed().stream().filter(r -> r.conditions().connection().alone())
-                .map(r -> Derived.of(r.figures(), r.conditions()))
-                .filter(d -> d.esrOhms().isPresent() && d.hertz().orElse(0) >= FAST_HERTZ).map(d -> d.esrOhms().getAsDouble())
-                .findFirst();
-    }
-
-    private Optional<Capacitor> capacitor(String section, Optional<PartRef> ref) {
-        if (ref.isEmpty()) {
-            return Optional.empty();
-        }
-        Optional<Part> part = job.part(ref.get());
-        if (part.isEmpty()) {
-            missing.add(Message.of(TraceWords.NO_SUCH_PART, section, ref.get().toString()));
-        } else if (!(part.get() instanceof Capacitor)) {
-            missing.add(Message.of(TraceWords.WRONG_SORT, section, ref.get().toString()));
-        }
-        return part.filter(Capacitor.class::isInstance).map(Capacitor.class::cast);
-    }
-
-    // --- resistances and the rest -------------------------------------------------------------------------------------------
-
-    /** A resistance of a part, without which nothing can be worked out. */
-    double required(Wanted of, OptionalDouble typed) {
-        Optional<Believed> believed = resistance(of);
-        if (typed.isEmpty() && believed.isEmpty()) {
-            missing.add(Message.of(TraceWords.VALUE_MISSING, of.section, of.which.term()));
-            return 1;
-        }
-        return pick(of, typed, believed, 1);
-    }
-
-    /** A value that is typed, or assumed; what is read of a part counts, what is marked on it is of something else. */
-    double typedOr(Wanted of, OptionalDouble typed, double assumed) {
-        return pick(of, typed, resistance(of).filter(b -> b.origin() == Origin.MEASURED), assumed);
-    }
-
-    /** A resistance that is typed, measured or marked, or assumed. */
-    double ohmsOr(Wanted of, OptionalDouble typed, double assumed) {
-        return pick(of, typed, resistance(of), assumed);
-    }
-
-    private Optional<Believed> resistance(Wanted of) {
-        Optional<Part> part = of.part.flatMap(job::part);
-        if (of.part.isPresent() && part.isEmpty()) {
-            missing.add(Message.of(TraceWords.NO_SUCH_PART, of.section, of.part.get().toString()));
-        }
-        return part.map(this::belief).flatMap(b -> b.of(Which.RESISTANCE));
-    }
+    return part.map(this::belief).flatMap(b -> b.of(Which.RESISTANCE));
+  }
 }

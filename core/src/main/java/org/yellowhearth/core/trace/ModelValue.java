@@ -1,7 +1,6 @@
 package org.yellowhearth.core.trace;
 
 import java.util.Optional;
-
 import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
@@ -15,9 +14,15 @@ import org.yellowhearth.core.supply.Parameter.Which;
  * @param element the name of its element in the circuit
  * @param part the part it is said of, where there is one
  */
-public record ModelValue(String section, String element, Which which, Quantity value, Origin origin, Optional<PartRef> part) {
-    /** Whether it is the value of this knob. */
-    boolean of(Parameter knob) {
-        return element.equals(knob.element()) && which == knob.which();
-    }
+public record ModelValue(
+    String section,
+    String element,
+    Which which,
+    Quantity value,
+    Origin origin,
+    Optional<PartRef> part) {
+  /** Whether it is the value of this knob. */
+  boolean of(Parameter knob) {
+    return element.equals(knob.element()) && which == knob.which();
+  }
 }

@@ -1,83 +1,92 @@
 package org.yellowhearth.core.trace;
 
 import java.util.List;
-
 import org.yellowhearth.core.supply.Supply;
 
-/** What a supply shows with some faults at some severity, and how likely that is before and after the readings. */
+/**
+ * What a supply shows with some faults at some severity, and how likely that is before and after
+ * the readings.
+ */
 final class Sample {
-    private final List<String> parts;
-    private final List<Fault> faults;
-    private final double[] shown;
-    private final double[] whitened;
-    private final double logPrior;
-    private final double logLikely;
+  private final List<String> parts;
+  private final List<Fault> faults;
+  private final double[] shown;
+  private final double[] whitened;
+  private final double logPrior;
+  private final double logLikely;
 
-    /**
-     * A sample.
-     *
-     * @param parts that are bad; none for the sound supply
-     * @param shown what every probe shows, on the scale of comparison
-     * @param whitened how far that is from the readings, in standard deviations that know nothing of one another
-     * @param logPrior the logarithm of how likely it is before anything is read
-     * @param logLikely the logarithm of how likely the readings are with it
-     */
-    Sample(List<String> parts, List<Fault> faults, double[] shown, double[] whitened, double logPrior, double logLikely) {
-        this.parts = List.copyOf(parts);
-        this.faults = List.copyOf(faults);
-        this.shown = shown;
-        this.whitened = whitened;
-        this.logPrior = logPrior;
-        this.logLikely = logLikely;
-    }
+  /**
+   * A sample.
+   *
+   * @param parts that are bad; none for the sound supply
+   * @param shown what every probe shows, on the scale of comparison
+   * @param whitened how far that is from the readings, in standard deviations that know nothing of
+   *     one another
+   * @param logPrior the logarithm of how likely it is before anything is read
+   * @param logLikely the logarithm of how likely the readings are with it
+   */
+  Sample(
+      List<String> parts,
+      List<Fault> faults,
+      double[] shown,
+      double[] whitened,
+      double logPrior,
+      double logLikely) {
+    this.parts = List.copyOf(parts);
+    this.faults = List.copyOf(faults);
+    this.shown = shown;
+    this.whitened = whitened;
+    this.logPrior = logPrior;
+    this.logLikely = logLikely;
+  }
 
-    List<String> parts() {
-        return parts;
-    }
+  List<String> parts() {
+    return parts;
+  }
 
-    List<Fault> faults() {
-        return faults;
-    }
+  List<Fault> faults() {
+    return faults;
+  }
 
-    /** The fault of a sample that has one only. */
-    Fault fault() {
-        return faults.getFirst();
-    }
+  /** The fault of a sample that has one only. */
+  Fault fault() {
+    return faults.getFirst();
+  }
 
-    /** A supply with these faults. */
-    Supply in(Supply supply) {
-        Supply s = supply;
-        for (Fault f : faults) {
-            s = f.in(s);
-        }
-        return s;
+  /** A supply with these faults. */
+  Supply in(Supply supply) {
+    Supply s = supply;
+    for (Fault f : faults) {
+      s = f.in(s);
     }
+    return s;
+  }
 
-    /** What one of the probes shows, on the scale of comparison. */
-    double shown(int probe) {
-        return shown[probe];
-    }
+  /** What one of the probes shows, on the scale of comparison. */
+  double shown(int probe) {
+    return shown[probe];
+  }
 
-    /** The sum of squares in standard deviations. */
-    double misfit() {
-        return Gaussian.squares(whitened);
-    }
+  /** The sum of squares in standard deviations. */
+  double misfit() {
+    return Gaussian.squares(whitened);
+  }
 
-    /** The sum of squares if what this and another do adds up, against a sound supply. */
-    double misfitWith(Sample other, Sample sound) {
-        double squares = 0;
-        for (int k = 0; k < whitened.length; k++) {
-            double w = whitened[k] + other.whitened[k] - sound.whitened[k];
-            squares += w * w;
-        }
-        return squares;
+  /** The sum of squares if what this and another do adds up, against a sound supply. */
+  double misfitWith(Sample other, Sample sound) {
+    double squares = 0;
+    for (int k = 0; k < whitened.length; k++) {
+      double w = whitened[k] + other.whitened[k] - sound.whitened[k];
+      squares += w * w;
     }
+    return squares;
+  }
 
-    double logPrior() {
-        return logPrior;
-    }
+  double logPrior() {
+    return logPrior;
+  }
 
-    double log() {
-        return logPrior + logLikely;
-    }
+  double log() {
+    return logPrior + logLikely;
+  }
 }

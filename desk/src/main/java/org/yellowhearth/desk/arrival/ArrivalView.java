@@ -17,39 +17,39 @@ import org.yellowhearth.workshop.words.Labels;
 
 /** Arrival: everything about the set that later stages compute with, on a few pages. */
 public final class ArrivalView extends BorderPane implements Paged {
-    private final Map<String, Page> pages = new LinkedHashMap<>();
-    private final PageTabs tabs;
+  private final Map<String, Page> pages = new LinkedHashMap<>();
+  private final PageTabs tabs;
 
-    /** A view of the model's open job. */
-    public ArrivalView(DeskModel model, FileAsk files, DoubleBinding em) {
-        getStyleClass().addAll("stage", "arrival");
-        pages.put("set", new SetPage(model));
-        pages.put("complaint", new ComplaintPage(model));
-        pages.put("mains", new MainsPage(model));
-        pages.put("photographs", new PhotographsPage(model, files, em));
-        pages.put("apart", new TakeApartPage(model));
-        pages.put("scope", new ScopePage(model));
-        pages.put("policy", new PolicyPage(model));
-        Label title = new Label(Labels.of("arrival.title"));
-        title.getStyleClass().add("stage-title");
-        title.setMinWidth(USE_PREF_SIZE);
-        tabs = new PageTabs(pages.keySet(), "arrival.page.", "page-", this::show);
-        HBox head = new HBox(title, tabs);
-        head.getStyleClass().add("stage-head");
-        HBox.setHgrow(tabs, Priority.ALWAYS);
-        setTop(head);
-        show("set");
-    }
+  /** A view of the model's open job. */
+  public ArrivalView(DeskModel model, FileAsk files, DoubleBinding em) {
+    getStyleClass().addAll("stage", "arrival");
+    pages.put("set", new SetPage(model));
+    pages.put("complaint", new ComplaintPage(model));
+    pages.put("mains", new MainsPage(model));
+    pages.put("photographs", new PhotographsPage(model, files, em));
+    pages.put("apart", new TakeApartPage(model));
+    pages.put("scope", new ScopePage(model));
+    pages.put("policy", new PolicyPage(model));
+    Label title = new Label(Labels.of("arrival.title"));
+    title.getStyleClass().add("stage-title");
+    title.setMinWidth(USE_PREF_SIZE);
+    tabs = new PageTabs(pages.keySet(), "arrival.page.", "page-", this::show);
+    HBox head = new HBox(title, tabs);
+    head.getStyleClass().add("stage-head");
+    HBox.setHgrow(tabs, Priority.ALWAYS);
+    setTop(head);
+    show("set");
+  }
 
-    /** Shows a page by its name: set, complaint, mains, photographs, apart, scope or policy. */
-    @Override
-    public void show(String name) {
-        tabs.mark(name);
-        setCenter(pages.get(name));
-    }
+  /** Shows a page by its name: set, complaint, mains, photographs, apart, scope or policy. */
+  @Override
+  public void show(String name) {
+    tabs.mark(name);
+    setCenter(pages.get(name));
+  }
 
-    /** The names of the pages, in order. */
-    public List<String> pageNames() {
-        return List.copyOf(pages.keySet());
-    }
+  /** The names of the pages, in order. */
+  public List<String> pageNames() {
+    return List.copyOf(pages.keySet());
+  }
 }

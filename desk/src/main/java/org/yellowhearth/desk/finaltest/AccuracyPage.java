@@ -17,9 +17,9 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.AccuracyTest;
 import org.yellowhearth.core.fact.CalibrationHold;
-import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.finaltest.Accuracy;
 import org.yellowhearth.core.finaltest.Accuracy.AccuracyVerdict;
+import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.desk.charts.MarkPane;
 import org.yellowhearth.desk.forms.AddLine;
@@ -28,169 +28,272 @@ import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.publishing.drawing.BandChart;
-import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.ChargeText;
+import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.FinalTestModel;
 import org.yellowhearth.workshop.words.Labels;
 
-/** Ranges of an instrument against a reference: what is waited for first, then zero, calibrate, measure; each point in both per cents. */
+/**
+ * Ranges of an instrument against a reference: what is waited for first, then zero, calibrate,
+ * measure; each point in both per cents.
+ */
 final class AccuracyPage extends Page {
-    private static final double CHART = 210;
-    private static final int FIGURES = 4;
+  private static final double CHART = 210;
+  private static final int FIGURES = 4;
 
-    private final FinalTestModel prove;
-    private final VBox holds = column();
-    private final VBox ranges = column();
-    private final List<TextField> held = new ArrayList<>();
-    private final List<TextField> typed = new ArrayList<>();
+  private final FinalTestModel prove;
+  private final VBox holds = column();
+  private final VBox ranges = column();
+  private final List<TextField> held = new ArrayList<>();
+  private final List<TextField> typed = new ArrayList<>();
 
-    AccuracyPage(DeskModel model) {
-        super(model);
-        prove = model.prove();
-        holds.setId("prove-holds");
-        ranges.setId("prove-ranges");
-        AddLine hold = new AddLine(model,
-                () -> model.made(() -> prove.hold(held.get(0).getText(), Measure.HOURS.read(held.get(1).getText()))));
-        held.add(hold.field("prove.hold.what", "hold-what", 20));
-        held.add(hold.field("prove.hold.hours", "hold-hours", 6));
-        hold.button("prove.add", "hold-add");
-        AddLine range = new AddLine(model, () -> model.made(() -> prove.range(typed.get(0).getText(), typed.get(1).getText(),
-                plain(2), plain(3), plain(4), typed.get(5).getText(), plain(6))));
-        typed.add(range.field("prove.range", "range-name", 8));
-        typed.add(range.field("prove.unit", "range-unit", 4));
-        typed.add(range.field("prove.full-scale", "range-full", 5));
-        typed.add(range.field("prove.of-reading", "range-reading", 4));
-        typed.add(range.field("prove.of-full-scale", "range-scale", 4));
-        typed.add(range.field("prove.reference", "range-reference", 12));
-        typed.add(range.field("prove.reference.within", "range-within", 4));
-        range.button("prove.add", "range-add");
-        Label said = text("", "strong-note");
-        said.setId("references-said");
-        List<TextField> two = new ArrayList<>();
-        AddLine references = new AddLine(model, () -> {
-            model.made(() -> said.setText(apart(two.stream().map(f -> Measure.PLAIN.read(f.getText())).toList())));
-            // The figures stay where they were typed.
-            return false;
+  AccuracyPage(DeskModel model) {
+    super(model);
+    prove = model.prove();
+    holds.setId("prove-holds");
+    ranges.setId("prove-ranges");
+    AddLine hold =
+        new AddLine(
+            model,
+            () ->
+                model.made(() ->
+                    prove.hold(held.get(0).getText(), Measure.HOURS.read(held.get(1).getText()))));
+    held.add(hold.field("prove.hold.what", "hold-what", 20));
+    held.add(hold.field("prove.hold.hours", "hold-hours", 6));
+    hold.button("prove.add", "hold-add");
+    AddLine range =
+        new AddLine(
+            model,
+            () ->
+                model.made(() ->
+                    prove.range(
+                        typed.get(0).getText(),
+                        typed.get(1).getText(),
+                        plain(2),
+                        plain(3),
+                        plain(4),
+                        typed.get(5).getText(),
+                        plain(6))));
+    typed.add(range.field("prove.range", "range-name", 8));
+    typed.add(range.field("prove.unit", "range-unit", 4));
+    typed.add(range.field("prove.full-scale", "range-full", 5));
+    typed.add(range.field("prove.of-reading", "range-reading", 4));
+    typed.add(range.field("prove.of-full-scale", "range-scale", 4));
+    typed.add(range.field("prove.reference", "range-reference", 12));
+    typed.add(range.field("prove.reference.within", "range-within", 4));
+    range.button("prove.add", "range-add");
+    Label said = text("", "strong-note");
+    said.setId("references-said");
+    List<TextField> two = new ArrayList<>();
+    AddLine references =
+        new AddLine(
+            model,
+            () -> {
+              model.made(() ->
+                  said.setText(
+                      apart(two.stream().map(f -> Measure.PLAIN.read(f.getText())).toList())));
+              // The figures stay where they were typed.
+              return false;
+            });
+    two.add(references.field("prove.references.first", "references-first", 7));
+    two.add(references.field("prove.references.within", "references-first-within", 6));
+    two.add(references.field("prove.references.second", "references-second", 7));
+    two.add(references.field("prove.references.within", "references-second-within", 6));
+    references.button("prove.references.compare", "references-compare");
+    add(
+        heading("prove.holds"),
+        holds,
+        hold,
+        heading("prove.ranges"),
+        text(Labels.of("prove.ranges.order"), "quiet"),
+        range,
+        ranges,
+        heading("prove.references"),
+        references,
+        said);
+  }
+
+  private static String apart(List<OptionalDouble> typed) {
+    double[] v =
+        typed.stream()
+            .mapToDouble(d ->
+                d.orElseThrow(
+                    () -> new IllegalArgumentException(Labels.of("prove.references.needed"))))
+            .toArray();
+    double apart = Accuracy.apart(v[0], v[1], v[2], v[3]);
+    return Labels.of(
+        apart > 1 ? "prove.references.differ" : "prove.references.agree",
+        String.format(Locale.ROOT, "%.2f", apart));
+  }
+
+  private OptionalDouble plain(int k) {
+    return Measure.PLAIN.read(typed.get(k).getText());
+  }
+
+  @Override
+  protected void show(Job job) {
+    Instant now = model().now().toInstant();
+    fillRows(
+        holds,
+        job.items(CalibrationHold.class),
+        "prove.holds.none",
+        h -> {
+          boolean over = !h.holds(now);
+          String left =
+              over || h.until().isEmpty()
+                  ? ""
+                  : "   " + ChargeText.time(Duration.between(now, h.until().get()));
+          Label words = text((over ? "✓ " : "○ ") + h.what() + left, over ? "run-good" : "run-off");
+          return over
+              ? row(words, quiet("form.take-out", () -> model().take(h)))
+              : row(
+                  words,
+                  quiet("prove.hold.settled", () -> prove.settle(h)),
+                  quiet("form.take-out", () -> model().take(h)));
         });
-        two.add(references.field("prove.references.first", "references-first", 7));
-        two.add(references.field("prove.references.within", "references-first-within", 6));
-        two.add(references.field("prove.references.second", "references-second", 7));
-        two.add(references.field("prove.references.within", "references-second-within", 6));
-        references.button("prove.references.compare", "references-compare");
-        add(heading("prove.holds"), holds, hold, heading("prove.ranges"), text(Labels.of("prove.ranges.order"), "quiet"), range,
-                ranges, heading("prove.references"), references, said);
-    }
+    fillRows(ranges, job.items(AccuracyTest.class), "prove.ranges.none", this::range);
+  }
 
-    private static String apart(List<OptionalDouble> typed) {
-        double[] v = typed.stream().mapToDouble(
-                d -> d.orElseThrow(() -> new IllegalArgumentException(Labels.of("prove.references.needed")))).toArray();
-        double apart = Accuracy.apart(v[0], v[1], v[2], v[3]);
-        return Labels.of(apart > 1 ? "prove.references.differ" : "prove.references.agree",
-                String.format(Locale.ROOT, "%.2f", apart));
+  private VBox range(AccuracyTest t) {
+    Accuracy a = Accuracy.of(t);
+    String full =
+        t.fullScale().isPresent()
+            ? Labels.of("prove.full", figure(t.fullScale().getAsDouble()), t.unit())
+            : "";
+    Label name =
+        text(
+            t.range()
+                + "   "
+                + full
+                + Labels.of(
+                    "prove.limit",
+                    Quantity.percent(t.ofReading()),
+                    Quantity.percent(t.ofFullScale()),
+                    t.reference(),
+                    Quantity.percent(t.referenceUncertainty())),
+            "strong-note");
+    CheckBox zeroed = box("prove.zeroed", t.zeroed(), on -> prove.prepared(t, on, t.calibrated()));
+    CheckBox calibrated =
+        box("prove.calibrated", t.calibrated(), on -> prove.prepared(t, t.zeroed(), on));
+    List<TextField> point = new ArrayList<>();
+    AddLine add =
+        new AddLine(
+            model(),
+            () ->
+                model()
+                    .made(() ->
+                        prove.point(
+                            t,
+                            Measure.PLAIN.read(point.get(0).getText()),
+                            Measure.PLAIN.read(point.get(1).getText()))));
+    point.add(add.field("prove.applied", "applied-" + t.id(), 6));
+    point.add(add.field("prove.shown", "shown-" + t.id(), 6));
+    add.button("prove.keep", "point-" + t.id());
+    FlowPane first = new FlowPane(zeroed, calibrated, add);
+    first.getStyleClass().add("line-form");
+    VBox box = column(row(name, quiet("form.take-out", () -> model().take(t))), first);
+    box.getStyleClass().add("renew-card");
+    if (!a.lines().isEmpty()) {
+      box.getChildren()
+          .addAll(
+              new Columns(table(t, a), plot(t, a)),
+              text(
+                  Labels.of(
+                      "prove.residual",
+                      rough(a.residual()),
+                      t.unit(),
+                      model().words().word(a.verdict())),
+                  "strong-note"));
     }
+    return box;
+  }
 
-    private OptionalDouble plain(int k) {
-        return Measure.PLAIN.read(typed.get(k).getText());
-    }
+  private interface Ticked {
+    void to(boolean on);
+  }
 
-    @Override
-    protected void show(Job job) {
-        Instant now = model().now().toInstant();
-        fillRows(holds, job.items(CalibrationHold.class), "prove.holds.none", h -> {
-            boolean over = !h.holds(now);
-            String left = over || h.until().isEmpty() ? "" : "   " + ChargeText.time(Duration.between(now, h.until().get()));
-            Label words = text((over ? "✓ " : "○ ") + h.what() + left, over ? "run-good" : "run-off");
-            return over
-                    ? row(words, quiet("form.take-out", () -> model().take(h)))
-                    : row(words, quiet("prove.hold.settled", () -> prove.settle(h)),
-                            quiet("form.take-out", () -> model().take(h)));
-        });
-        fillRows(ranges, job.items(AccuracyTest.class), "prove.ranges.none", this::range);
-    }
+  private static CheckBox box(String label, boolean on, Ticked then) {
+    CheckBox box = new CheckBox(Labels.of(label));
+    box.setSelected(on);
+    box.selectedProperty().addListener((_, _, now) -> then.to(now));
+    return box;
+  }
 
-    private VBox range(AccuracyTest t) {
-        Accuracy a = Accuracy.of(t);
-        String full = t.fullScale().isPresent() ? Labels.of("prove.full", figure(t.fullScale().getAsDouble()), t.unit()) : "";
-        Label name = text(t.range() + "   " + full + Labels.of("prove.limit", Quantity.percent(t.ofReading()),
-                Quantity.percent(t.ofFullScale()), t.reference(), Quantity.percent(t.referenceUncertainty())), "strong-note");
-        CheckBox zeroed = box("prove.zeroed", t.zeroed(), on -> prove.prepared(t, on, t.calibrated()));
-        CheckBox calibrated = box("prove.calibrated", t.calibrated(), on -> prove.prepared(t, t.zeroed(), on));
-        List<TextField> point = new ArrayList<>();
-        AddLine add = new AddLine(model(), () -> model().made(
-                () -> prove.point(t, Measure.PLAIN.read(point.get(0).getText()), Measure.PLAIN.read(point.get(1).getText()))));
-        point.add(add.field("prove.applied", "applied-" + t.id(), 6));
-        point.add(add.field("prove.shown", "shown-" + t.id(), 6));
-        add.button("prove.keep", "point-" + t.id());
-        FlowPane first = new FlowPane(zeroed, calibrated, add);
-        first.getStyleClass().add("line-form");
-        VBox box = column(row(name, quiet("form.take-out", () -> model().take(t))), first);
-        box.getStyleClass().add("renew-card");
-        if (!a.lines().isEmpty()) {
-            box.getChildren().addAll(new Columns(table(t, a), plot(t, a)),
-                    text(Labels.of("prove.residual", rough(a.residual()), t.unit(), model().words().word(a.verdict())),
-                            "strong-note"));
-        }
-        return box;
+  private Node table(AccuracyTest t, Accuracy a) {
+    Grid grid = new Grid("points-" + t.id());
+    grid.head(
+        List.of(
+            Labels.of("prove.applied"),
+            Labels.of("prove.shown"),
+            Labels.of("prove.error"),
+            Labels.of("prove.of-reading.short"),
+            Labels.of("prove.of-full-scale.short"),
+            ""));
+    for (Accuracy.Line l : a.lines()) {
+      boolean bad = l.verdict() == AccuracyVerdict.BEYOND;
+      grid.row(
+          List.of(
+              figure(l.applied()),
+              figure(l.shown()),
+              figure(l.error()),
+              percent(l.ofReading()),
+              percent(l.ofFullScale())),
+          "figure",
+          text(
+              (bad ? "✗ " : l.verdict() == AccuracyVerdict.WITHIN ? "✓ " : "~ ")
+                  + model().words().word(l.verdict()),
+              bad ? "run-bad" : l.verdict() == AccuracyVerdict.WITHIN ? "run-good" : "run-off"));
     }
+    return new VBox(grid);
+  }
 
-    private interface Ticked {
-        void to(boolean on);
+  private static Node plot(AccuracyTest t, Accuracy a) {
+    List<BandChart.Edge> band = new ArrayList<>();
+    double most =
+        Math.max(
+            t.fullScale().orElse(0),
+            a.lines().stream().mapToDouble(l -> Math.abs(l.applied())).max().orElse(1));
+    double least =
+        Math.min(0, a.lines().stream().mapToDouble(Accuracy.Line::applied).min().orElse(0));
+    for (double x : new double[] {least, 0, most}) {
+      double limit = t.ofReading() * Math.abs(x) + t.ofFullScale() * t.fullScale().orElse(0);
+      band.add(new BandChart.Edge(x, -limit, limit));
     }
+    List<BandChart.At> at =
+        a.lines().stream()
+            .sorted(Comparator.comparingDouble(Accuracy.Line::applied))
+            .map(l ->
+                new BandChart.At(l.applied(), l.error(), l.verdict() == AccuracyVerdict.BEYOND))
+            .toList();
+    MarkPane pane = new MarkPane("band-chart");
+    pane.setMinHeight(CHART);
+    pane.show((w, h, em) ->
+        BandChart.marks(
+            at,
+            band,
+            Labels.of("prove.applied") + ", " + t.unit(),
+            Labels.of("prove.error") + ", " + t.unit(),
+            w,
+            h,
+            em));
+    return pane;
+  }
 
-    private static CheckBox box(String label, boolean on, Ticked then) {
-        CheckBox box = new CheckBox(Labels.of(label));
-        box.setSelected(on);
-        box.selectedProperty().addListener((_, _, now) -> then.to(now));
-        return box;
-    }
+  /** Four figures, without powers of ten where they are not needed. */
+  static String figure(double value) {
+    return value == 0 || (Math.abs(value) >= 1e-3 && Math.abs(value) < 1e6)
+        ? new BigDecimal(value).round(new MathContext(FIGURES)).stripTrailingZeros().toPlainString()
+        : String.format(Locale.ROOT, "%.3g", value);
+  }
 
-    private Node table(AccuracyTest t, Accuracy a) {
-        Grid grid = new Grid("points-" + t.id());
-        grid.head(List.of(Labels.of("prove.applied"), Labels.of("prove.shown"), Labels.of("prove.error"),
-                Labels.of("prove.of-reading.short"), Labels.of("prove.of-full-scale.short"), ""));
-        for (Accuracy.Line l : a.lines()) {
-            boolean bad = l.verdict() == AccuracyVerdict.BEYOND;
-            grid.row(
-                    List.of(figure(l.applied()), figure(l.shown()), figure(l.error()), percent(l.ofReading()),
-                            percent(l.ofFullScale())),
-                    "figure",
-                    text((bad ? "✗ " : l.verdict() == AccuracyVerdict.WITHIN ? "✓ " : "~ ") + model().words().word(l.verdict()),
-                            bad ? "run-bad" : l.verdict() == AccuracyVerdict.WITHIN ? "run-good" : "run-off"));
-        }
-        return new VBox(grid);
-    }
+  /** Two figures, for what is only estimated. */
+  static String rough(double value) {
+    return figure(value == 0 ? 0 : new BigDecimal(value).round(new MathContext(2)).doubleValue());
+  }
 
-    private static Node plot(AccuracyTest t, Accuracy a) {
-        List<BandChart.Edge> band = new ArrayList<>();
-        double most = Math.max(t.fullScale().orElse(0),
-                a.lines().stream().mapToDouble(l -> Math.abs(l.applied())).max().orElse(1));
-        double least = Math.min(0, a.lines().stream().mapToDouble(Accuracy.Line::applied).min().orElse(0));
-        for (double x : new double[]{least, 0, most}) {
-            double limit = t.ofReading() * Math.abs(x) + t.ofFullScale() * t.fullScale().orElse(0);
-            band.add(new BandChart.Edge(x, -limit, limit));
-        }
-        List<BandChart.At> at = a.lines().stream().sorted(Comparator.comparingDouble(Accuracy.Line::applied))
-                .map(l -> new BandChart.At(l.applied(), l.error(), l.verdict() == AccuracyVerdict.BEYOND)).toList();
-        MarkPane pane = new MarkPane("band-chart");
-        pane.setMinHeight(CHART);
-        pane.show((w, h, em) -> BandChart.marks(at, band, Labels.of("prove.applied") + ", " + t.unit(),
-                Labels.of("prove.error") + ", " + t.unit(), w, h, em));
-        return pane;
-    }
-
-    /** Four figures, without powers of ten where they are not needed. */
-    static String figure(double value) {
-        return value == 0 || (Math.abs(value) >= 1e-3 && Math.abs(value) < 1e6)
-                ? new BigDecimal(value).round(new MathContext(FIGURES)).stripTrailingZeros().toPlainString()
-                : String.format(Locale.ROOT, "%.3g", value);
-    }
-
-    /** Two figures, for what is only estimated. */
-    static String rough(double value) {
-        return figure(value == 0 ? 0 : new BigDecimal(value).round(new MathContext(2)).doubleValue());
-    }
-
-    private static String percent(OptionalDouble share) {
-        return share.isEmpty() ? "—" : String.format(Locale.ROOT, "%+.2f %%", 100 * share.getAsDouble());
-    }
+  private static String percent(OptionalDouble share) {
+    return share.isEmpty()
+        ? "—"
+        : String.format(Locale.ROOT, "%+.2f %%", 100 * share.getAsDouble());
+  }
 }

@@ -6,9 +6,9 @@ import java.util.stream.Collectors;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.LoadTest;
+import org.yellowhearth.core.finaltest.LoadLine;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
-import org.yellowhearth.core.finaltest.LoadLine;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
@@ -18,45 +18,73 @@ import org.yellowhearth.workshop.words.Labels;
 
 /** Rails under load: what each load brought, output resistance and regulation. */
 final class LoadsPage extends Page {
-    private final VBox list = column();
-    private final List<TextField> typed = new ArrayList<>();
+  private final VBox list = column();
+  private final List<TextField> typed = new ArrayList<>();
 
-    LoadsPage(DeskModel model) {
-        super(model);
-        list.setId("prove-loads");
-        AddLine line = new AddLine(model,
-                () -> model.made(() -> model.prove().load(typed.get(0).getText(), Measure.AMPERES.read(typed.get(1).getText()),
-                        Measure.VOLTS.read(typed.get(2).getText()), Measure.VOLTS.read(typed.get(3).getText()))));
-        typed.add(line.field("prove.point", "load-point", 6));
-        typed.add(line.field("prove.amperes", "load-amperes", 7));
-        typed.add(line.field("prove.volts", "load-volts", 7));
-        typed.add(line.field("prove.line", "load-line", 6));
-        line.button("prove.keep", "load-keep");
-        add(text(Labels.of("prove.loads.care"), "caution", "caution-danger"), text(Labels.of("prove.loads.about"), "quiet"), line,
-                list);
-    }
+  LoadsPage(DeskModel model) {
+    super(model);
+    list.setId("prove-loads");
+    AddLine line =
+        new AddLine(
+            model,
+            () ->
+                model.made(() ->
+                    model
+                        .prove()
+                        .load(
+                            typed.get(0).getText(),
+                            Measure.AMPERES.read(typed.get(1).getText()),
+                            Measure.VOLTS.read(typed.get(2).getText()),
+                            Measure.VOLTS.read(typed.get(3).getText()))));
+    typed.add(line.field("prove.point", "load-point", 6));
+    typed.add(line.field("prove.amperes", "load-amperes", 7));
+    typed.add(line.field("prove.volts", "load-volts", 7));
+    typed.add(line.field("prove.line", "load-line", 6));
+    line.button("prove.keep", "load-keep");
+    add(
+        text(Labels.of("prove.loads.care"), "caution", "caution-danger"),
+        text(Labels.of("prove.loads.about"), "quiet"),
+        line,
+        list);
+  }
 
-    @Override
-    protected void show(Job job) {
-        double nominal = job.plate().mains().map(SetPlate.Mains::volts).orElse(230.0);
-        fillRows(list, job.items(LoadTest.class), "prove.loads.none", t -> {
-            String loads = t.loads().stream().map(l -> Quantity.amperes(l.amperes()) + ": " + Quantity.volts(l.volts()))
-                    .collect(Collectors.joining("   "));
-            VBox box = column(row(text(t.point() + "   " + loads, "figure"), quiet("form.take-out", () -> model().take(t))),
-                    text(said(t, nominal), "strong-note"));
-            box.getStyleClass().add("renew-card");
-            return box;
+  @Override
+  protected void show(Job job) {
+    double nominal = job.plate().mains().map(SetPlate.Mains::volts).orElse(230.0);
+    fillRows(
+        list,
+        job.items(LoadTest.class),
+        "prove.loads.none",
+        t -> {
+          String loads =
+              t.loads().stream()
+                  .map(l -> Quantity.amperes(l.amperes()) + ": " + Quantity.volts(l.volts()))
+                  .collect(Collectors.joining("   "));
+          VBox box =
+              column(
+                  row(
+                      text(t.point() + "   " + loads, "figure"),
+                      quiet("form.take-out", () -> model().take(t))),
+                  text(said(t, nominal), "strong-note"));
+          box.getStyleClass().add("renew-card");
+          return box;
         });
-    }
+  }
 
-    private static String said(LoadTest t, double nominal) {
-        try {
-            LoadLine l = LoadLine.of(t.loads(), nominal);
-            String unsure = l.ohmsUncertainty().isPresent() ? " ± " + Quantity.ohms(l.ohmsUncertainty().getAsDouble()) : "";
-            return Labels.of("prove.loads.line", Quantity.ohms(l.ohms()) + unsure, Quantity.percent(l.regulation()),
-                    Quantity.volts(l.openVolts()));
-        } catch (IllegalArgumentException _) {
-            return Labels.of("prove.loads.few");
-        }
+  private static String said(LoadTest t, double nominal) {
+    try {
+      LoadLine l = LoadLine.of(t.loads(), nominal);
+      String unsure =
+          l.ohmsUncertainty().isPresent()
+              ? " ± " + Quantity.ohms(l.ohmsUncertainty().getAsDouble())
+              : "";
+      return Labels.of(
+          "prove.loads.line",
+          Quantity.ohms(l.ohms()) + unsure,
+          Quantity.percent(l.regulation()),
+          Quantity.volts(l.openVolts()));
+    } catch (IllegalArgumentException _) {
+      return Labels.of("prove.loads.few");
     }
+  }
 }

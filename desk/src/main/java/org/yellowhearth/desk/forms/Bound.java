@@ -10,27 +10,29 @@ import org.yellowhearth.workshop.watch.Watched;
 
 /** Ties what the window shows to what the workshop holds, which knows no window. */
 public final class Bound {
-    private Bound() {
-    }
+  private Bound() {}
 
-    /** A value of the workshop as the window's toolkit wants to see it. */
-    public static <T> ObservableValue<T> to(Watched<T> watched) {
-        ReadOnlyObjectWrapper<T> shown = new ReadOnlyObjectWrapper<>(watched.get());
-        watched.addListener((_, _, now) -> shown.set(now));
-        return shown.getReadOnlyProperty();
-    }
+  /** A value of the workshop as the window's toolkit wants to see it. */
+  public static <T> ObservableValue<T> to(Watched<T> watched) {
+    ReadOnlyObjectWrapper<T> shown = new ReadOnlyObjectWrapper<>(watched.get());
+    watched.addListener((_, _, now) -> shown.set(now));
+    return shown.getReadOnlyProperty();
+  }
 
-    /** The same of a number. */
-    public static ReadOnlyDoubleProperty number(Watched<Double> watched) {
-        ReadOnlyDoubleWrapper shown = new ReadOnlyDoubleWrapper(watched.get());
-        watched.addListener((_, _, now) -> shown.set(now));
-        return shown.getReadOnlyProperty();
-    }
+  /** The same of a number. */
+  public static ReadOnlyDoubleProperty number(Watched<Double> watched) {
+    ReadOnlyDoubleWrapper shown = new ReadOnlyDoubleWrapper(watched.get());
+    watched.addListener((_, _, now) -> shown.set(now));
+    return shown.getReadOnlyProperty();
+  }
 
-    /** What a control holds and what the workshop holds are one: each follows the other, the workshop first. */
-    public static <T> void both(Property<T> control, Value<T> value) {
-        control.setValue(value.get());
-        control.addListener((_, _, now) -> value.set(now));
-        value.addListener((_, _, now) -> control.setValue(now));
-    }
+  /**
+   * What a control holds and what the workshop holds are one: each follows the other, the workshop
+   * first.
+   */
+  public static <T> void both(Property<T> control, Value<T> value) {
+    control.setValue(value.get());
+    control.addListener((_, _, now) -> value.set(now));
+    value.addListener((_, _, now) -> control.setValue(now));
+  }
 }

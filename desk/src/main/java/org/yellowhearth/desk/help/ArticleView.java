@@ -1,7 +1,6 @@
 package org.yellowhearth.desk.help;
 
 import java.util.List;
-
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
@@ -17,58 +16,63 @@ import org.yellowhearth.publishing.help.Article.Span;
 
 /** One text of the help, set for reading. */
 final class ArticleView extends VBox {
-    ArticleView(Article article) {
-        getStyleClass().add("article");
-        getChildren().add(Page.text(article.title(), "section-title"));
-        for (Block block : article.blocks()) {
-            getChildren().add(switch (block) {
+  ArticleView(Article article) {
+    getStyleClass().add("article");
+    getChildren().add(Page.text(article.title(), "section-title"));
+    for (Block block : article.blocks()) {
+      getChildren()
+          .add(
+              switch (block) {
                 case Block.Passage p -> passage(p);
                 case Block.Head h -> Page.text(h.text(), "form-title");
                 case Block.Table t -> table(t);
-            });
-        }
+              });
     }
+  }
 
-    private static TextFlow passage(Block.Passage passage) {
-        TextFlow flow = new TextFlow();
-        flow.getStyleClass().add(passage.item() ? "article-item" : "article-words");
-        StringBuilder said = new StringBuilder();
-        for (Span span : passage.spans()) {
-            Text text = new Text(span.text());
-            text.getStyleClass().add(switch (span.look()) {
+  private static TextFlow passage(Block.Passage passage) {
+    TextFlow flow = new TextFlow();
+    flow.getStyleClass().add(passage.item() ? "article-item" : "article-words");
+    StringBuilder said = new StringBuilder();
+    for (Span span : passage.spans()) {
+      Text text = new Text(span.text());
+      text.getStyleClass()
+          .add(
+              switch (span.look()) {
                 case PLAIN -> "article-plain";
                 case STRONG -> "article-strong";
                 case TYPED -> "article-typed";
-            });
-            flow.getChildren().add(text);
-            said.append(span.text());
-        }
-        flow.setAccessibleRole(AccessibleRole.TEXT);
-        flow.setAccessibleText(said.toString());
-        return flow;
+              });
+      flow.getChildren().add(text);
+      said.append(span.text());
     }
+    flow.setAccessibleRole(AccessibleRole.TEXT);
+    flow.setAccessibleText(said.toString());
+    return flow;
+  }
 
-    private static GridPane table(Block.Table table) {
-        GridPane grid = new GridPane();
-        grid.getStyleClass().add("article-table");
-        int columns = table.rows().getFirst().size();
-        for (int c = 0; c < columns; c++) {
-            ColumnConstraints column = new ColumnConstraints();
-            // The last column holds the sentences.
-            column.setPercentWidth(c == columns - 1 && columns > 1
-                    ? Math.max(100.0 / columns, 34)
-                    : (columns > 1 ? Math.min(100.0 / columns, 66.0 / (columns - 1)) : 100));
-            grid.getColumnConstraints().add(column);
-        }
-        int row = 0;
-        for (List<String> cells : table.rows()) {
-            for (int c = 0; c < cells.size(); c++) {
-                Label cell = Page.text(cells.get(c), row == 0 ? "form-label" : "article-cell");
-                GridPane.setValignment(cell, VPos.TOP);
-                grid.add(cell, c, row);
-            }
-            row++;
-        }
-        return grid;
+  private static GridPane table(Block.Table table) {
+    GridPane grid = new GridPane();
+    grid.getStyleClass().add("article-table");
+    int columns = table.rows().getFirst().size();
+    for (int c = 0; c < columns; c++) {
+      ColumnConstraints column = new ColumnConstraints();
+      // The last column holds the sentences.
+      column.setPercentWidth(
+          c == columns - 1 && columns > 1
+              ? Math.max(100.0 / columns, 34)
+              : (columns > 1 ? Math.min(100.0 / columns, 66.0 / (columns - 1)) : 100));
+      grid.getColumnConstraints().add(column);
     }
+    int row = 0;
+    for (List<String> cells : table.rows()) {
+      for (int c = 0; c < cells.size(); c++) {
+        Label cell = Page.text(cells.get(c), row == 0 ? "form-label" : "article-cell");
+        GridPane.setValignment(cell, VPos.TOP);
+        grid.add(cell, c, row);
+      }
+      row++;
+    }
+    return grid;
+  }
 }

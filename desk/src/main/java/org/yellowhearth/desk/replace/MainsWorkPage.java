@@ -20,85 +20,153 @@ import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.ReplaceModel;
 import org.yellowhearth.workshop.words.Labels;
 
-/** The mains side: classes by position, what a hand would feel, the bleeder that makes the plug safe, the fuse, and cord, plug and switch. */
+/**
+ * The mains side: classes by position, what a hand would feel, the bleeder that makes the plug
+ * safe, the fuse, and cord, plug and switch.
+ */
 final class MainsWorkPage extends Page {
-    private static final double FELT_AMPERES = 0.5e-3;
+  private static final double FELT_AMPERES = 0.5e-3;
 
-    private final ReplaceModel renew;
-    private final VBox parts = column();
-    private final VBox sums = column();
-    private final VBox cord = column();
+  private final ReplaceModel renew;
+  private final VBox parts = column();
+  private final VBox sums = column();
+  private final VBox cord = column();
 
-    MainsWorkPage(DeskModel model) {
-        super(model);
-        renew = model.renew();
-        parts.setId("mains-parts");
-        sums.setId("mains-sums");
-        ProgressBar progress = new ProgressBar();
-        progress.progressProperty().bind(Bound.number(renew.sums().progressProperty()));
-        progress.visibleProperty().bind(Bound.number(renew.sums().progressProperty()).greaterThanOrEqualTo(0));
-        FlowPane work = new FlowPane(button("renew.mains.work", "mains-work", renew::workMains), progress);
-        work.getStyleClass().add("line-form");
-        add(text(Labels.of("renew.mains.caution"), "caution", "caution-danger"),
-                columns(column(heading("renew.mains.parts"), parts, heading("renew.mains.sums"), work, sums),
-                        column(heading("renew.mains.cord"), cord)));
-        renew.mainsProperty().addListener((_, _, _) -> again());
+  MainsWorkPage(DeskModel model) {
+    super(model);
+    renew = model.renew();
+    parts.setId("mains-parts");
+    sums.setId("mains-sums");
+    ProgressBar progress = new ProgressBar();
+    progress.progressProperty().bind(Bound.number(renew.sums().progressProperty()));
+    progress
+        .visibleProperty()
+        .bind(Bound.number(renew.sums().progressProperty()).greaterThanOrEqualTo(0));
+    FlowPane work =
+        new FlowPane(button("renew.mains.work", "mains-work", renew::workMains), progress);
+    work.getStyleClass().add("line-form");
+    add(
+        text(Labels.of("renew.mains.caution"), "caution", "caution-danger"),
+        columns(
+            column(heading("renew.mains.parts"), parts, heading("renew.mains.sums"), work, sums),
+            column(heading("renew.mains.cord"), cord)));
+    renew.mainsProperty().addListener((_, _, _) -> again());
+  }
+
+  private void again() {
+    if (getScene() != null && model().openProperty().get().isPresent()) {
+      show(job());
     }
+  }
 
-    private void again() {
-        if (getScene() != null && model().openProperty().get().isPresent()) {
-            show(job());
-        }
-    }
-
-    @Override
-    protected void show(Job job) {
-        Describe describe = new Describe(model().words());
-        fill(parts, job.capacitors().stream().filter(c -> c.role().duty() == Role.Duty.MAINS).toList(), "renew.mains.no-parts",
-                c -> parts.getChildren()
-                        .add(text(c.ref() + "  " + describe.value(c) + ", " + model().words().word(c.role()) + ": "
-                                + Labels.of(c.role() == Role.LINE_TO_CHASSIS ? "renew.mains.y" : "renew.mains.x")
-                                + chosen(job, c))));
-        sums.getChildren().clear();
-        renew.mainsProperty().get().ifPresentOrElse(m -> show(job, m),
-                () -> sums.getChildren().add(text(Labels.of("renew.mains.not-yet"), "quiet")));
-        fill(cord, MainsFit.of(job), "renew.mains.battery", p -> {
-            cord.getChildren().add(text(model().words().word(p.severity()) + ": " + model().words().say(p.words()),
-                    p.severity() == MainsFit.Severity.STOP ? "strong-note" : "quiet"));
-            p.remedy().forEach(r -> cord.getChildren().add(text("→ " + model().words().say(r))));
+  @Override
+  protected void show(Job job) {
+    Describe describe = new Describe(model().words());
+    fill(
+        parts,
+        job.capacitors().stream().filter(c -> c.role().duty() == Role.Duty.MAINS).toList(),
+        "renew.mains.no-parts",
+        c ->
+            parts
+                .getChildren()
+                .add(
+                    text(
+                        c.ref()
+                            + "  "
+                            + describe.value(c)
+                            + ", "
+                            + model().words().word(c.role())
+                            + ": "
+                            + Labels.of(
+                                c.role() == Role.LINE_TO_CHASSIS
+                                    ? "renew.mains.y"
+                                    : "renew.mains.x")
+                            + chosen(job, c))));
+    sums.getChildren().clear();
+    renew
+        .mainsProperty()
+        .get()
+        .ifPresentOrElse(
+            m -> show(job, m),
+            () -> sums.getChildren().add(text(Labels.of("renew.mains.not-yet"), "quiet")));
+    fill(
+        cord,
+        MainsFit.of(job),
+        "renew.mains.battery",
+        p -> {
+          cord.getChildren()
+              .add(
+                  text(
+                      model().words().word(p.severity()) + ": " + model().words().say(p.words()),
+                      p.severity() == MainsFit.Severity.STOP ? "strong-note" : "quiet"));
+          p.remedy().forEach(r -> cord.getChildren().add(text("→ " + model().words().say(r))));
         });
-        boolean live = job.plate().chassis() == SetPlate.Chassis.LIVE;
-        cord.getChildren()
-                .add(text(Labels.of(live ? "renew.mains.live" : "renew.mains.three-wire"), live ? "strong-note" : "quiet"));
-    }
+    boolean live = job.plate().chassis() == SetPlate.Chassis.LIVE;
+    cord.getChildren()
+        .add(
+            text(
+                Labels.of(live ? "renew.mains.live" : "renew.mains.three-wire"),
+                live ? "strong-note" : "quiet"));
+  }
 
-    private static String chosen(Job job, Capacitor c) {
-        return job.of(c.ref(), org.yellowhearth.core.fact.Choice.class).stream().findFirst().map(x -> "  → " + Describe.choice(x))
-                .orElse("");
-    }
+  private static String chosen(Job job, Capacitor c) {
+    return job.of(c.ref(), org.yellowhearth.core.fact.Choice.class).stream()
+        .findFirst()
+        .map(x -> "  → " + Describe.choice(x))
+        .orElse("");
+  }
 
-    private void show(Job job, MainsWork m) {
-        m.touchAmperes().ifPresent(a -> {
-            double hertz = job.plate().mains().orElseThrow().hertz();
-            sums.getChildren().add(text(Labels.of("renew.mains.touch", Quantity.farads(m.earthFarads()), Quantity.amperes(a),
-                    Quantity.volts(m.lineVolts()), Quantity.amperes(FELT_AMPERES),
-                    Quantity.farads(MainsSide.mostFarads(FELT_AMPERES, m.lineVolts(), hertz))),
-                    a > FELT_AMPERES ? "point-against" : "point-for"));
+  private void show(Job job, MainsWork m) {
+    m.touchAmperes()
+        .ifPresent(a -> {
+          double hertz = job.plate().mains().orElseThrow().hertz();
+          sums.getChildren()
+              .add(
+                  text(
+                      Labels.of(
+                          "renew.mains.touch",
+                          Quantity.farads(m.earthFarads()),
+                          Quantity.amperes(a),
+                          Quantity.volts(m.lineVolts()),
+                          Quantity.amperes(FELT_AMPERES),
+                          Quantity.farads(
+                              MainsSide.mostFarads(FELT_AMPERES, m.lineVolts(), hertz))),
+                      a > FELT_AMPERES ? "point-against" : "point-for"));
         });
-        Optional<MainsSide.Bleeder> bleeder = m.bleeder();
-        bleeder.ifPresent(b -> sums.getChildren().add(text(Labels.of("renew.mains.bleeder", Quantity.farads(m.acrossFarads()),
-                Quantity.ohms(b.ohms()), Quantity.of(b.seconds(), Unit.SECOND), Quantity.watts(b.watts())))));
-        if (m.runningAmperes().isPresent()) {
-            sums.getChildren().add(text(Labels.of("renew.mains.running", Quantity.amperes(m.runningAmperes().getAsDouble()),
-                    Quantity.of(m.squareSeconds().getAsDouble(), Unit.RATIO))));
-            sums.getChildren().add(m.fuse()
-                    .map(f -> text(Labels.of("renew.mains.fuse", Quantity.amperes(f.amperes()),
-                            Labels.of(f.lag() ? "renew.mains.lag" : "renew.mains.quick"),
-                            Labels.of(f.holds() ? "renew.mains.holds" : "renew.mains.melts")), "strong-note"))
-                    .orElseGet(() -> text(Labels.of("renew.mains.no-fuse"))));
-        } else {
-            sums.getChildren().add(text(Labels.of("renew.mains.no-supply"), "quiet"));
-        }
-        sums.getChildren().add(text(Labels.of("renew.mains.how"), "quiet"));
+    Optional<MainsSide.Bleeder> bleeder = m.bleeder();
+    bleeder.ifPresent(b ->
+        sums.getChildren()
+            .add(
+                text(
+                    Labels.of(
+                        "renew.mains.bleeder",
+                        Quantity.farads(m.acrossFarads()),
+                        Quantity.ohms(b.ohms()),
+                        Quantity.of(b.seconds(), Unit.SECOND),
+                        Quantity.watts(b.watts())))));
+    if (m.runningAmperes().isPresent()) {
+      sums.getChildren()
+          .add(
+              text(
+                  Labels.of(
+                      "renew.mains.running",
+                      Quantity.amperes(m.runningAmperes().getAsDouble()),
+                      Quantity.of(m.squareSeconds().getAsDouble(), Unit.RATIO))));
+      sums.getChildren()
+          .add(
+              m.fuse()
+                  .map(f ->
+                      text(
+                          Labels.of(
+                              "renew.mains.fuse",
+                              Quantity.amperes(f.amperes()),
+                              Labels.of(f.lag() ? "renew.mains.lag" : "renew.mains.quick"),
+                              Labels.of(f.holds() ? "renew.mains.holds" : "renew.mains.melts")),
+                          "strong-note"))
+                  .orElseGet(() -> text(Labels.of("renew.mains.no-fuse"))));
+    } else {
+      sums.getChildren().add(text(Labels.of("renew.mains.no-supply"), "quiet"));
     }
+    sums.getChildren().add(text(Labels.of("renew.mains.how"), "quiet"));
+  }
 }

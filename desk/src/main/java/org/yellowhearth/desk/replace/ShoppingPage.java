@@ -23,105 +23,175 @@ import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.StockModel;
 import org.yellowhearth.workshop.words.Labels;
 
-/** What is to be ordered for every job on the shelf, with spares, packs, postage and the small order's surcharge; and whether to wait. */
+/**
+ * What is to be ordered for every job on the shelf, with spares, packs, postage and the small
+ * order's surcharge; and whether to wait.
+ */
 final class ShoppingPage extends Page {
-    private static final double USUAL_SPARES = 0.1;
+  private static final double USUAL_SPARES = 0.1;
 
-    private final GridPane lines = new GridPane();
-    private final VBox sums = column();
-    private final VBox waiting = column();
-    private final List<TextField> terms = new ArrayList<>();
-    private final List<TextField> wait = new ArrayList<>();
-    private Shopping.Terms now = new Shopping.Terms(USUAL_SPARES, 0, 0, 0);
-    private Optional<Shopping> list = Optional.empty();
+  private final GridPane lines = new GridPane();
+  private final VBox sums = column();
+  private final VBox waiting = column();
+  private final List<TextField> terms = new ArrayList<>();
+  private final List<TextField> wait = new ArrayList<>();
+  private Shopping.Terms now = new Shopping.Terms(USUAL_SPARES, 0, 0, 0);
+  private Optional<Shopping> list = Optional.empty();
 
-    ShoppingPage(DeskModel model, PaperTray tray) {
-        super(model);
-        lines.getStyleClass().add("sums");
-        lines.setId("shopping-lines");
-        sums.setId("shopping-sums");
-        AddLine form = new AddLine(model, () -> {
-            model.made(() -> {
-                now = new Shopping.Terms(figure(terms.get(0)) / 100, figure(terms.get(1)), figure(terms.get(2)),
+  ShoppingPage(DeskModel model, PaperTray tray) {
+    super(model);
+    lines.getStyleClass().add("sums");
+    lines.setId("shopping-lines");
+    sums.setId("shopping-sums");
+    AddLine form =
+        new AddLine(
+            model,
+            () -> {
+              model.made(() -> {
+                now =
+                    new Shopping.Terms(
+                        figure(terms.get(0)) / 100,
+                        figure(terms.get(1)),
+                        figure(terms.get(2)),
                         figure(terms.get(3)));
                 show(job());
+              });
+              // The terms stay where they were typed.
+              return false;
             });
-            // The terms stay where they were typed.
-            return false;
+    for (String key : List.of("spares", "postage", "least", "surcharge")) {
+      terms.add(form.field("renew.shopping." + key, "shopping-" + key, 6));
+    }
+    terms.getFirst().setText(Long.toString(Math.round(100 * USUAL_SPARES)));
+    AddLine weigh =
+        new AddLine(
+            model,
+            () -> {
+              model.made(this::weigh);
+              return false;
+            });
+    for (String key : List.of("others", "weeks", "per-week")) {
+      wait.add(weigh.field("renew.shopping." + key, "shopping-" + key, 6));
+    }
+    FlowPane papers =
+        new FlowPane(
+            button(
+                "renew.shopping.save",
+                "shopping-save",
+                () ->
+                    list.ifPresent(l -> {
+                      ZonedDateTime at = model.now();
+                      tray.save(
+                          Labels.of("renew.shopping.file"), () -> ReplacePapers.shopping(l, at));
+                    })),
+            button(
+                "renew.print",
+                "shopping-print",
+                () ->
+                    list.ifPresent(l -> {
+                      ZonedDateTime at = model.now();
+                      tray.print(() -> ReplacePapers.shopping(l, at));
+                    })));
+    papers.getStyleClass().add("line-form");
+    add(
+        text(Labels.of("renew.shopping.how"), "quiet"),
+        form.button("renew.shopping.work", "shopping-work"),
+        lines,
+        sums,
+        papers,
+        heading("renew.shopping.wait"),
+        weigh.button("renew.shopping.weigh", "shopping-weigh"),
+        waiting);
+    model
+        .stock()
+        .shelvedProperty()
+        .addListener((_, _, _) -> {
+          if (getScene() != null && model.openProperty().get().isPresent()) {
+            show(job());
+          }
         });
-        for (String key : List.of("spares", "postage", "least", "surcharge")) {
-            terms.add(form.field("renew.shopping." + key, "shopping-" + key, 6));
-        }
-        terms.getFirst().setText(Long.toString(Math.round(100 * USUAL_SPARES)));
-        AddLine weigh = new AddLine(model, () -> {
-            model.made(this::weigh);
-            return false;
-        });
-        for (String key : List.of("others", "weeks", "per-week")) {
-            wait.add(weigh.field("renew.shopping." + key, "shopping-" + key, 6));
-        }
-        FlowPane papers = new FlowPane(button("renew.shopping.save", "shopping-save", () -> list.ifPresent(l -> {
-            ZonedDateTime at = model.now();
-            tray.save(Labels.of("renew.shopping.file"), () -> ReplacePapers.shopping(l, at));
-        })), button("renew.print", "shopping-print", () -> list.ifPresent(l -> {
-            ZonedDateTime at = model.now();
-            tray.print(() -> ReplacePapers.shopping(l, at));
-        })));
-        papers.getStyleClass().add("line-form");
-        add(text(Labels.of("renew.shopping.how"), "quiet"), form.button("renew.shopping.work", "shopping-work"), lines, sums,
-                papers,
-                heading("renew.shopping.wait"), weigh.button("renew.shopping.weigh", "shopping-weigh"), waiting);
-        model.stock().shelvedProperty().addListener((_, _, _) -> {
-            if (getScene() != null && model.openProperty().get().isPresent()) {
-                show(job());
-            }
-        });
-    }
+  }
 
-    private static double figure(TextField f) {
-        return Measure.PLAIN.read(f.getText().replace("%", "")).orElse(0);
-    }
+  private static double figure(TextField f) {
+    return Measure.PLAIN.read(f.getText().replace("%", "")).orElse(0);
+  }
 
-    private void weigh() {
-        waiting.getChildren().clear();
-        list.ifPresent(l -> {
-            double saved = l.waitingSaves((int) Math.round(figure(wait.get(0))), figure(wait.get(1)), figure(wait.get(2)));
-            waiting.getChildren()
-                    .add(text(Labels.of(saved > 0 ? "renew.shopping.pays" : "renew.shopping.costs", money(Math.abs(saved))),
-                            "strong-note"));
-        });
-    }
+  private void weigh() {
+    waiting.getChildren().clear();
+    list.ifPresent(l -> {
+      double saved =
+          l.waitingSaves(
+              (int) Math.round(figure(wait.get(0))), figure(wait.get(1)), figure(wait.get(2)));
+      waiting
+          .getChildren()
+          .add(
+              text(
+                  Labels.of(
+                      saved > 0 ? "renew.shopping.pays" : "renew.shopping.costs",
+                      money(Math.abs(saved))),
+                  "strong-note"));
+    });
+  }
 
-    @Override
-    protected void show(Job job) {
-        lines.getChildren().clear();
-        sums.getChildren().clear();
-        Optional<StockModel.Shelved> shelved = model().stock().shelvedProperty().get();
-        list = shelved.map(s -> Shopping.of(s.jobs().values().stream().map(j -> new Shopping.Wanting(j.plate().name(),
-                j.items(Choice.class), j.items(Fitting.class))).toList(), s.byId(), now));
-        if (list.map(l -> l.lines().isEmpty()).orElse(true)) {
-            sums.getChildren().add(text(Labels.of("renew.shopping.empty"), "quiet"));
-            return;
-        }
-        Shopping l = list.get();
-        int column = 0;
-        for (String key : List.of("order", "needed", "spares-of", "buy", "price", "for")) {
-            lines.add(text(Labels.of("renew.shopping." + key), "quiet"), column++, 0);
-        }
-        int row = 1;
-        for (Shopping.Line line : l.lines()) {
-            String uses = line.uses().stream().collect(Collectors.groupingBy(Shopping.Use::job, java.util.LinkedHashMap::new,
-                    Collectors.mapping(u -> u.part().toString(), Collectors.joining(", "))))
-                    .entrySet().stream().map(e -> e.getKey() + ": " + e.getValue()).collect(Collectors.joining("; "));
-            lines.addRow(row++, text(line.title(), "lane-ref"), text(Integer.toString(line.needed()), "figure"),
-                    text(Integer.toString(line.spares()), "figure"), text(Integer.toString(line.bought()), "figure"),
-                    text(line.each().isPresent() ? money(line.price()) : "—", "figure"), text(uses));
-        }
-        sums.getChildren().add(text(Labels.of("renew.shopping.total", money(l.goods()), money(l.postage()), money(l.extra()),
-                money(l.total())), "strong-note"));
+  @Override
+  protected void show(Job job) {
+    lines.getChildren().clear();
+    sums.getChildren().clear();
+    Optional<StockModel.Shelved> shelved = model().stock().shelvedProperty().get();
+    list =
+        shelved.map(s ->
+            Shopping.of(
+                s.jobs().values().stream()
+                    .map(j ->
+                        new Shopping.Wanting(
+                            j.plate().name(), j.items(Choice.class), j.items(Fitting.class)))
+                    .toList(),
+                s.byId(),
+                now));
+    if (list.map(l -> l.lines().isEmpty()).orElse(true)) {
+      sums.getChildren().add(text(Labels.of("renew.shopping.empty"), "quiet"));
+      return;
     }
+    Shopping l = list.get();
+    int column = 0;
+    for (String key : List.of("order", "needed", "spares-of", "buy", "price", "for")) {
+      lines.add(text(Labels.of("renew.shopping." + key), "quiet"), column++, 0);
+    }
+    int row = 1;
+    for (Shopping.Line line : l.lines()) {
+      String uses =
+          line.uses().stream()
+              .collect(
+                  Collectors.groupingBy(
+                      Shopping.Use::job,
+                      java.util.LinkedHashMap::new,
+                      Collectors.mapping(u -> u.part().toString(), Collectors.joining(", "))))
+              .entrySet()
+              .stream()
+              .map(e -> e.getKey() + ": " + e.getValue())
+              .collect(Collectors.joining("; "));
+      lines.addRow(
+          row++,
+          text(line.title(), "lane-ref"),
+          text(Integer.toString(line.needed()), "figure"),
+          text(Integer.toString(line.spares()), "figure"),
+          text(Integer.toString(line.bought()), "figure"),
+          text(line.each().isPresent() ? money(line.price()) : "—", "figure"),
+          text(uses));
+    }
+    sums.getChildren()
+        .add(
+            text(
+                Labels.of(
+                    "renew.shopping.total",
+                    money(l.goods()),
+                    money(l.postage()),
+                    money(l.extra()),
+                    money(l.total())),
+                "strong-note"));
+  }
 
-    private static String money(double sum) {
-        return Money.amount(sum);
-    }
+  private static String money(double sum) {
+    return Money.amount(sum);
+  }
 }

@@ -7,7 +7,6 @@ import java.net.URL;
 import java.util.List;
 import java.util.Optional;
 import java.util.prefs.Preferences;
-
 import javafx.beans.binding.DoubleBinding;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.IntegerProperty;
@@ -18,85 +17,90 @@ import javafx.scene.text.Font;
 
 /** Day bench or night bench, and the size of the text. */
 public final class Appearance {
-    /** Text sizes in per cent that can be chosen, rising. */
-    public static final List<Integer> SIZES = List.of(90, 100, 115, 130, 150, 175, 200);
-    private static final double BASE_PIXELS = 14;
-    private static final List<String> FACES = List.of("Lato-Regular.ttf", "Lato-Bold.ttf");
-    private static final List<String> FIGURES = List.of("DejaVuSansMono.ttf", "DejaVuSansMono-Bold.ttf");
+  /** Text sizes in per cent that can be chosen, rising. */
+  public static final List<Integer> SIZES = List.of(90, 100, 115, 130, 150, 175, 200);
 
-    /** The style as the packaging compiled it, which is read faster; elsewhere as it was written. */
-    private static final URL STYLE = Optional.ofNullable(Appearance.class.getResource("hearth.bss"))
-            .orElseGet(() -> Appearance.class.getResource("hearth.css"));
+  private static final double BASE_PIXELS = 14;
+  private static final List<String> FACES = List.of("Lato-Regular.ttf", "Lato-Bold.ttf");
+  private static final List<String> FIGURES =
+      List.of("DejaVuSansMono.ttf", "DejaVuSansMono-Bold.ttf");
 
-    private final BooleanProperty night = new SimpleBooleanProperty();
-    private final IntegerProperty percent = new SimpleIntegerProperty(100);
+  /** The style as the packaging compiled it, which is read faster; elsewhere as it was written. */
+  private static final URL STYLE =
+      Optional.ofNullable(Appearance.class.getResource("hearth.bss"))
+          .orElseGet(() -> Appearance.class.getResource("hearth.css"));
 
-    /** Loads the typefaces that ship with the program. */
-    public static void loadTypefaces() {
-        loadWords();
-        loadFigures();
+  private final BooleanProperty night = new SimpleBooleanProperty();
+  private final IntegerProperty percent = new SimpleIntegerProperty(100);
+
+  /** Loads the typefaces that ship with the program. */
+  public static void loadTypefaces() {
+    loadWords();
+    loadFigures();
+  }
+
+  /** Loads the typeface of the words, which the first picture needs. */
+  public static void loadWords() {
+    load(FACES);
+  }
+
+  /** Loads the typeface of the figures. */
+  public static void loadFigures() {
+    load(FIGURES);
+  }
+
+  private static void load(List<String> faces) {
+    for (String face : faces) {
+      try (InputStream in =
+          Appearance.class.getResourceAsStream("/org/yellowhearth/publishing/fonts/" + face)) {
+        Font.loadFont(in, BASE_PIXELS);
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
     }
+  }
 
-    /** Loads the typeface of the words, which the first picture needs. */
-    public static void loadWords() {
-        load(FACES);
-    }
+  /** An appearance that starts as the user left it and remembers what is chosen. */
+  public static Appearance remembered(Preferences preferences) {
+    Appearance a = new Appearance();
+    a.night.set(preferences.getBoolean("night", false));
+    int size = preferences.getInt("text", 100);
+    a.percent.set(SIZES.contains(size) ? size : 100);
+    a.night.addListener((_, _, now) -> preferences.putBoolean("night", now));
+    a.percent.addListener((_, _, now) -> preferences.putInt("text", now.intValue()));
+    return a;
+  }
 
-    /** Loads the typeface of the figures. */
-    public static void loadFigures() {
-        load(FIGURES);
-    }
+  public BooleanProperty nightProperty() {
+    return night;
+  }
 
-    private static void load(List<String> faces) {
-        for (String face : faces) {
-            try (InputStream in = Appearance.class.getResourceAsStream("/org/yellowhearth/publishing/fonts/" + face)) {
-                Font.loadFont(in, BASE_PIXELS);
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        }
-    }
+  public IntegerProperty percentProperty() {
+    return percent;
+  }
 
-    /** An appearance that starts as the user left it and remembers what is chosen. */
-    public static Appearance remembered(Preferences preferences) {
-        Appearance a = new Appearance();
-        a.night.set(preferences.getBoolean("night", false));
-        int size = preferences.getInt("text", 100);
-        a.percent.set(SIZES.contains(size) ? size : 100);
-        a.night.addListener((_, _, now) -> preferences.putBoolean("night", now));
-        a.percent.addListener((_, _, now) -> preferences.putInt("text", now.intValue()));
-        return a;
-    }
+  /** The height of the text in pixels, for layouts that must give way when it grows. */
+  public DoubleBinding em() {
+    return percent.multiply(BASE_PIXELS / 100);
+  }
 
-    public BooleanProperty nightProperty() {
-        return night;
-    }
+  /** One size larger or smaller. */
+  public void resize(int step) {
+    int at = Math.clamp((long) SIZES.indexOf(percent.get()) + step, 0, SIZES.size() - 1);
+    percent.set(SIZES.get(at));
+  }
 
-    public IntegerProperty percentProperty() {
-        return percent;
-    }
-
-    /** The height of the text in pixels, for layouts that must give way when it grows. */
-    public DoubleBinding em() {
-        return percent.multiply(BASE_PIXELS / 100);
-    }
-
-    /** One size larger or smaller. */
-    public void resize(int step) {
-        int at = Math.clamp((long) SIZES.indexOf(percent.get()) + step, 0, SIZES.size() - 1);
-        percent.set(SIZES.get(at));
-    }
-
-    /** Gives a root its style and keeps it in step. */
-    public void applyTo(Parent root) {
-        root.getStylesheets().add(STYLE.toExternalForm());
-        Runnable dress = () -> {
-            root.getStyleClass().removeAll("day", "night");
-            root.getStyleClass().add(night.get() ? "night" : "day");
-            root.setStyle("-fx-font-size: " + BASE_PIXELS * percent.get() / 100 + "px;");
+  /** Gives a root its style and keeps it in step. */
+  public void applyTo(Parent root) {
+    root.getStylesheets().add(STYLE.toExternalForm());
+    Runnable dress =
+        () -> {
+          root.getStyleClass().removeAll("day", "night");
+          root.getStyleClass().add(night.get() ? "night" : "day");
+          root.setStyle("-fx-font-size: " + BASE_PIXELS * percent.get() / 100 + "px;");
         };
-        night.addListener((_, _, _) -> dress.run());
-        percent.addListener((_, _, _) -> dress.run());
-        dress.run();
-    }
+    night.addListener((_, _, _) -> dress.run());
+    percent.addListener((_, _, _) -> dress.run());
+    dress.run();
+  }
 }

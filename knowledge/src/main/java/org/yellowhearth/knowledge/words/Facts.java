@@ -35,7 +35,6 @@ import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.LoadTest;
-import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.OwnTask;
@@ -44,9 +43,9 @@ import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.fact.Photograph;
 import org.yellowhearth.core.fact.Pin;
 import org.yellowhearth.core.fact.Place;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.ProofFigure;
 import org.yellowhearth.core.fact.Rail;
-import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.ReformPlan;
 import org.yellowhearth.core.fact.Replaceable;
@@ -71,6 +70,7 @@ import org.yellowhearth.core.fact.SupplyValue;
 import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.fact.TakeApartStep;
 import org.yellowhearth.core.fact.ThreePoint;
+import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.fact.Wish;
 import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Coded;
@@ -82,261 +82,432 @@ import org.yellowhearth.knowledge.json.RecordJson;
 
 /** Puts aspects and items into words. */
 final class Facts {
-    private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
+  private static final DateTimeFormatter MOMENT =
+      DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
 
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
-    private final Words words;
+  private final Words words;
 
-    Facts(Words words) {
-        this.words = words;
+  Facts(Words words) {
+    this.words = words;
+  }
+
+  static Argument aspect(Aspect aspect) {
+    return Message.term("Aspect." + RecordJson.tag(aspect.getClass()));
+  }
+
+  static Argument item(Item item) {
+    return Message.term("Item." + RecordJson.tag(item.getClass()));
+  }
+
+  /** What differs between two aspects of one type: {@code cord not looked at → sound}. */
+  String difference(Aspect before, Aspect after) {
+    String tag = RecordJson.tag(after.getClass());
+    List<String> changes = new ArrayList<>();
+    for (RecordComponent c : after.getClass().getRecordComponents()) {
+      String was = text(get(c, before));
+      String is = text(get(c, after));
+      if (!was.equals(is)) {
+        changes.add(words.term("Field." + tag + "." + c.getName()) + " " + was + " → " + is);
+      }
     }
+    return String.join("; ", changes);
+  }
 
-    static Argument aspect(Aspect aspect) {
-        return Message.term("Aspect." + RecordJson.tag(aspect.getClass()));
+  private static Object get(RecordComponent component, Object value) {
+    try {
+      return component.getAccessor().invoke(value);
+    } catch (ReflectiveOperationException e) {
+      throw new IllegalStateException("a public record can be read: " + component, e);
     }
+  }
 
-    static Argument item(Item item) {
-        return Message.term("Item." + RecordJson.tag(item.getClass()));
-    }
+  private String text(Object value) {
+    return switch (value) {
+      case Boolean b -> b ? "yes" : "no";
+      case Double d -> number(d);
+      case OptionalDouble d -> d.isPresent() ? number(d.getAsDouble()) : "—";
+      case OptionalInt i -> i.isPresent() ? Integer.toString(i.getAsInt()) : "—";
+      case Optional<?> o -> o.map(this::text).orElse("—");
+      case Coded c -> words.word(c);
+      case Collection<?> all ->
+          all.isEmpty() ? "—" : all.stream().map(this::text).collect(Collectors.joining(", "));
+      case ThreePoint e -> number(e.low()) + " / " + number(e.likely()) + " / " + number(e.high());
+      case Build.PictureTube t -> Quantity.volts(t.anodeVolts()).toString();
+      case Build.MemoryBattery b ->
+          Quantity.volts(b.volts()) + (b.holds().isEmpty() ? "" : ", holds " + b.holds());
+      case Build.LowVoltageInput i -> Quantity.volts(i.volts()) + ", " + words.word(i.pole());
+      case ShopExperience.Seen s ->
+          words.capacitorKind(s.kind()) + " " + s.bad() + " of " + s.measured() + " bad";
+      default -> value.toString().isEmpty() ? "—" : value.toString();
+    };
+  }
 
-    /** What differs between two aspects of one type: {@code cord not looked at → sound}. */
-    String difference(Aspect before, Aspect after) {
-        String tag = RecordJson.tag(after.getClass());
-        List<String> changes = new ArrayList<>();
-        for (RecordComponent c : after.getClass().getRecordComponents()) {
-            String was = text(get(c, before));
-            String is = text(get(c, after));
-            if (!was.equals(is)) {
-                changes.add(words.term("Field." + tag + "." + c.getName()) + " " + was + " → " + is);
-            }
-        }
-        return String.join("; ", changes);
-    }
+  private static String number(double value) {
+    return Quantity.ratio(value).toString();
+  }
 
-    private static Object get(RecordComponent component, Object value) {
-        try {
-            return component.getAccessor().invoke(value);
-        } catch (ReflectiveOperationException e) {
-            throw new IllegalStateException("a public record can be read: " + component, e);
-        }
-    }
-
-    private String text(Object value) {
-        return switch (value) {
-            case Boolean b -> b ? "yes" : "no";
-            case Double d -> number(d);
-            case OptionalDouble d -> d.isPresent() ? number(d.getAsDouble()) : "—";
-            case OptionalInt i -> i.isPresent() ? Integer.toString(i.getAsInt()) : "—";
-            case Optional<?> o -> o.map(this::text).orElse("—");
-            case Coded c -> words.word(c);
-            case Collection<?> all -> all.isEmpty() ? "—" : all.stream().map(this::text).collect(Collectors.joining(", "));
-            case ThreePoint e -> number(e.low()) + " / " + number(e.likely()) + " / " + number(e.high());
-            case Build.PictureTube t -> Quantity.volts(t.anodeVolts()).toString();
-            case Build.MemoryBattery b -> Quantity.volts(b.volts()) + (b.holds().isEmpty() ? "" : ", holds " + b.holds());
-            case Build.LowVoltageInput i -> Quantity.volts(i.volts()) + ", " + words.word(i.pole());
-            case ShopExperience.Seen s -> words.capacitorKind(s.kind()) + " " + s.bad() + " of " + s.measured() + " bad";
-            default -> value.toString().isEmpty() ? "—" : value.toString();
-        };
-    }
-
-    private static String number(double value) {
-        return Quantity.ratio(value).toString();
-    }
-
-    /** An item in one line. */
-    String line(Item item) {
-        return joined(switch (item) {
-            case Paper p -> List.of(p.title(), p.revision());
-            case Observation o -> List.of(words.word(o.sign()), o.place(), o.text());
-            case Photograph p -> List.of(p.caption().isEmpty() ? p.original() : p.caption(), words.word(p.side()));
-            case Pin p -> List.of(p.label());
-            case TakeApartStep s ->
-                List.of(s.number() + ".", s.count() + " × " + s.what(), words.word(s.fixing()), s.orientation(),
-                        s.kept().isEmpty() ? "" : "→ " + s.kept(), s.refitted() ? "back in place" : "");
-            case Wish w -> List.of(words.word(w.kind()), w.text(), words.word(w.wanted()));
-            case EstimateLine e -> List.of(words.word(e.phase()), e.text(), text(e.hours()) + " h", text(e.money()));
-            case Consent c -> List.of(words.word(c.phase()), "up to " + number(c.amount()), c.how());
-            case DryingHold d -> List.of(d.text(), "dry " + MOMENT.format(d.until().atZone(ZoneId.systemDefault())));
-            case Rail r -> List.of(r.name(), Quantity.volts(r.volts()).toString(), capacitors(r), bleeder(r));
-            case CheckResult c -> List.of(c.check(), words.word(c.outcome()),
-                    c.measured().isPresent() ? number(c.measured().getAsDouble()) : "", c.note());
-            case Jumper j -> List.of(j.place(), j.removed() ? "off again" : "on");
-            case LimitChange l -> List.of(words.capacitorKind(l.kind()), words.term("Profile." + l.profile()),
-                    words.word(l.which()), number(l.value()));
-            case VisualInspection l -> List.of(l.part() + " " + words.word(l.sign()), l.note());
-            case StatedValue s -> List.of(s.part() + " " + words.word(s.origin()) + ": " + s.said());
-            case Overrule o -> List.of(o.part() + " " + words.word(o.verdict()), o.reason());
-            case Parallel p -> List.of(p.part() + " ∥ " + p.with());
-            case Place p -> place(p);
-            case GridCircuit g -> List.of(g.part() + " " + Quantity.volts(g.sourceVolts()),
-                    "grid leak " + Quantity.ohms(g.gridLeakOhms()), "grid at " + Quantity.volts(g.gridVolts()),
-                    "gm " + Quantity.of(g.transconductance(), Unit.MHO), Quantity.amperes(g.anodeAmperes()).toString());
-            case Replaceable r -> List.of(r.part().toString(), r.rare() ? "cannot be had again" : "",
-                    r.price().isPresent() ? "a new one costs " + number(r.price().getAsDouble()) : "");
-            case ReformPlan r -> List.of(r.part() + " " + words.word(r.school()), "to " + Quantity.volts(r.targetVolts()),
-                    "at most " + Quantity.amperes(r.limitAmperes()),
-                    r.steps().size() == 1 ? "one step" : r.steps().size() + " steps");
-            case Choice c -> List.of(c.part() + ": " + c.text(t -> t.title()), words.word(c.way()),
-                    shown("balanced with", c.balanceOhms(), Unit.OHM), c.standing() ? "under voltage while off" : "", c.reason());
-            case Fitting f -> fitting(f);
-            case CanWork c -> List.of(c.can().toString(), words.word(c.way()), shown("bore", c.boreMetres(), Unit.METRE),
-                    shown("height", c.heightMetres(), Unit.METRE), c.insulation(), c.mark());
-            case BenchTask t -> List.of(words.word(t.doing()), t.where(), t.what(), t.done() ? "done" : "");
-            case RectifierSwap r -> List.of(r.rectifier(), r.swapped() ? "silicon" : "stays",
-                    shown("behind", r.seriesOhms(), Unit.OHM), r.filament());
-            case PowerUpPlan r -> List.of(words.word(r.kind()), String.join(" + ", r.fed()),
-                    r.valves() || r.kind() == PowerUpPlan.PowerUpKind.POLARITY ? "" : words.term("PowerUp.valves-out"),
-                    shown("series lamp", r.lampWatts(), Unit.WATT),
-                    r.steps().stream().map(s -> Quantity.volts(s.mainsVolts()).toString()).collect(Collectors.joining(" → ")),
-                    r.clips().stream().map(this::clip).collect(Collectors.joining(", ")));
-            case FunctionCheck f -> List.of(f.group(), f.what(), words.word(f.outcome()), f.note());
-            case LoadTest l -> List.of(l.point(), l.loads().stream()
-                    .map(x -> Quantity.volts(x.volts()) + " at " + Quantity.amperes(x.amperes()))
-                    .collect(Collectors.joining(", ")));
-            case AccuracyTest a ->
-                List.of(a.range(), "±" + Quantity.percent(a.ofReading()) + " ±" + Quantity.percent(a.ofFullScale())
-                        + " of full scale", a.reference(), a.points().size() + " points");
-            case BurnIn b -> List.of(number(b.hours()) + " h",
-                    b.channels().stream().map(BurnIn.BurnChannel::name).collect(Collectors.joining(", ")), words.word(b.end()),
-                    b.reason());
-            case BurnReading b -> List.of(b.shown().stream().map(x -> x.channel() + " " + number(x.value()))
-                    .collect(Collectors.joining(", ")), b.note());
-            case CalibrationHold c -> List.of(c.what(), c.hours().isPresent() ? number(c.hours().getAsDouble()) + " h" : "",
-                    c.settled() ? "done" : "");
-            case OwnTask t -> List.of(words.word(t.kind()), t.what(), t.at().map(at -> t.wholeDay()
-                    ? DAY.format(at)
-                    : MOMENT.format(at)).orElse(""), t.done() ? "done" : "");
-            case AgendaMark m -> List.of(m.until().map(u -> "not before " + MOMENT.format(u.atZone(ZoneId.systemDefault())))
-                    .orElse(""), m.done() ? "done" : "");
-            case Adjustment a ->
-                List.of(words.word(a.kind()), a.point(), number(a.target()) + " ± " + number(a.tolerance()) + " " + a.unit(),
-                        a.turns().isEmpty() ? "" : "now " + number(a.turns().getLast().after()) + " " + a.unit());
-            case HeadroomReading h ->
-                List.of(h.regulator(), Quantity.volts(h.inputVolts()) + " in", Quantity.volts(h.ripple()) + " ripple",
-                        Quantity.volts(h.outputVolts()) + " out");
-            case ProofFigure f ->
-                List.of(words.word(f.measurand()), f.how(), text(f.before()) + " → " + text(f.after()) + " " + f.unit());
-            case FaultTrail f -> List.of(f.symptom() + " ← " + f.suspicion(), f.part().map(PartRef::toString).orElse(""),
-                    f.outcome() == FaultTrail.Outcome.UNDECIDED ? "" : words.word(f.outcome()), f.seen(),
-                    f.swappedBack() ? words.term("Trail.swapped-back") : "",
-                    f.undoes().isEmpty() ? "" : words.term("Trail.came-back"));
-            case SupplySection s -> supply(s);
-            case SupplyEvidence e -> evidence(e);
+  /** An item in one line. */
+  String line(Item item) {
+    return joined(
+        switch (item) {
+          case Paper p -> List.of(p.title(), p.revision());
+          case Observation o -> List.of(words.word(o.sign()), o.place(), o.text());
+          case Photograph p ->
+              List.of(p.caption().isEmpty() ? p.original() : p.caption(), words.word(p.side()));
+          case Pin p -> List.of(p.label());
+          case TakeApartStep s ->
+              List.of(
+                  s.number() + ".",
+                  s.count() + " × " + s.what(),
+                  words.word(s.fixing()),
+                  s.orientation(),
+                  s.kept().isEmpty() ? "" : "→ " + s.kept(),
+                  s.refitted() ? "back in place" : "");
+          case Wish w -> List.of(words.word(w.kind()), w.text(), words.word(w.wanted()));
+          case EstimateLine e ->
+              List.of(words.word(e.phase()), e.text(), text(e.hours()) + " h", text(e.money()));
+          case Consent c -> List.of(words.word(c.phase()), "up to " + number(c.amount()), c.how());
+          case DryingHold d ->
+              List.of(d.text(), "dry " + MOMENT.format(d.until().atZone(ZoneId.systemDefault())));
+          case Rail r ->
+              List.of(r.name(), Quantity.volts(r.volts()).toString(), capacitors(r), bleeder(r));
+          case CheckResult c ->
+              List.of(
+                  c.check(),
+                  words.word(c.outcome()),
+                  c.measured().isPresent() ? number(c.measured().getAsDouble()) : "",
+                  c.note());
+          case Jumper j -> List.of(j.place(), j.removed() ? "off again" : "on");
+          case LimitChange l ->
+              List.of(
+                  words.capacitorKind(l.kind()),
+                  words.term("Profile." + l.profile()),
+                  words.word(l.which()),
+                  number(l.value()));
+          case VisualInspection l -> List.of(l.part() + " " + words.word(l.sign()), l.note());
+          case StatedValue s -> List.of(s.part() + " " + words.word(s.origin()) + ": " + s.said());
+          case Overrule o -> List.of(o.part() + " " + words.word(o.verdict()), o.reason());
+          case Parallel p -> List.of(p.part() + " ∥ " + p.with());
+          case Place p -> place(p);
+          case GridCircuit g ->
+              List.of(
+                  g.part() + " " + Quantity.volts(g.sourceVolts()),
+                  "grid leak " + Quantity.ohms(g.gridLeakOhms()),
+                  "grid at " + Quantity.volts(g.gridVolts()),
+                  "gm " + Quantity.of(g.transconductance(), Unit.MHO),
+                  Quantity.amperes(g.anodeAmperes()).toString());
+          case Replaceable r ->
+              List.of(
+                  r.part().toString(),
+                  r.rare() ? "cannot be had again" : "",
+                  r.price().isPresent()
+                      ? "a new one costs " + number(r.price().getAsDouble())
+                      : "");
+          case ReformPlan r ->
+              List.of(
+                  r.part() + " " + words.word(r.school()),
+                  "to " + Quantity.volts(r.targetVolts()),
+                  "at most " + Quantity.amperes(r.limitAmperes()),
+                  r.steps().size() == 1 ? "one step" : r.steps().size() + " steps");
+          case Choice c ->
+              List.of(
+                  c.part() + ": " + c.text(t -> t.title()),
+                  words.word(c.way()),
+                  shown("balanced with", c.balanceOhms(), Unit.OHM),
+                  c.standing() ? "under voltage while off" : "",
+                  c.reason());
+          case Fitting f -> fitting(f);
+          case CanWork c ->
+              List.of(
+                  c.can().toString(),
+                  words.word(c.way()),
+                  shown("bore", c.boreMetres(), Unit.METRE),
+                  shown("height", c.heightMetres(), Unit.METRE),
+                  c.insulation(),
+                  c.mark());
+          case BenchTask t ->
+              List.of(words.word(t.doing()), t.where(), t.what(), t.done() ? "done" : "");
+          case RectifierSwap r ->
+              List.of(
+                  r.rectifier(),
+                  r.swapped() ? "silicon" : "stays",
+                  shown("behind", r.seriesOhms(), Unit.OHM),
+                  r.filament());
+          case PowerUpPlan r ->
+              List.of(
+                  words.word(r.kind()),
+                  String.join(" + ", r.fed()),
+                  r.valves() || r.kind() == PowerUpPlan.PowerUpKind.POLARITY
+                      ? ""
+                      : words.term("PowerUp.valves-out"),
+                  shown("series lamp", r.lampWatts(), Unit.WATT),
+                  r.steps().stream()
+                      .map(s -> Quantity.volts(s.mainsVolts()).toString())
+                      .collect(Collectors.joining(" → ")),
+                  r.clips().stream().map(this::clip).collect(Collectors.joining(", ")));
+          case FunctionCheck f -> List.of(f.group(), f.what(), words.word(f.outcome()), f.note());
+          case LoadTest l ->
+              List.of(
+                  l.point(),
+                  l.loads().stream()
+                      .map(x -> Quantity.volts(x.volts()) + " at " + Quantity.amperes(x.amperes()))
+                      .collect(Collectors.joining(", ")));
+          case AccuracyTest a ->
+              List.of(
+                  a.range(),
+                  "±"
+                      + Quantity.percent(a.ofReading())
+                      + " ±"
+                      + Quantity.percent(a.ofFullScale())
+                      + " of full scale",
+                  a.reference(),
+                  a.points().size() + " points");
+          case BurnIn b ->
+              List.of(
+                  number(b.hours()) + " h",
+                  b.channels().stream()
+                      .map(BurnIn.BurnChannel::name)
+                      .collect(Collectors.joining(", ")),
+                  words.word(b.end()),
+                  b.reason());
+          case BurnReading b ->
+              List.of(
+                  b.shown().stream()
+                      .map(x -> x.channel() + " " + number(x.value()))
+                      .collect(Collectors.joining(", ")),
+                  b.note());
+          case CalibrationHold c ->
+              List.of(
+                  c.what(),
+                  c.hours().isPresent() ? number(c.hours().getAsDouble()) + " h" : "",
+                  c.settled() ? "done" : "");
+          case OwnTask t ->
+              List.of(
+                  words.word(t.kind()),
+                  t.what(),
+                  t.at().map(at -> t.wholeDay() ? DAY.format(at) : MOMENT.format(at)).orElse(""),
+                  t.done() ? "done" : "");
+          case AgendaMark m ->
+              List.of(
+                  m.until()
+                      .map(u -> "not before " + MOMENT.format(u.atZone(ZoneId.systemDefault())))
+                      .orElse(""),
+                  m.done() ? "done" : "");
+          case Adjustment a ->
+              List.of(
+                  words.word(a.kind()),
+                  a.point(),
+                  number(a.target()) + " ± " + number(a.tolerance()) + " " + a.unit(),
+                  a.turns().isEmpty()
+                      ? ""
+                      : "now " + number(a.turns().getLast().after()) + " " + a.unit());
+          case HeadroomReading h ->
+              List.of(
+                  h.regulator(),
+                  Quantity.volts(h.inputVolts()) + " in",
+                  Quantity.volts(h.ripple()) + " ripple",
+                  Quantity.volts(h.outputVolts()) + " out");
+          case ProofFigure f ->
+              List.of(
+                  words.word(f.measurand()),
+                  f.how(),
+                  text(f.before()) + " → " + text(f.after()) + " " + f.unit());
+          case FaultTrail f ->
+              List.of(
+                  f.symptom() + " ← " + f.suspicion(),
+                  f.part().map(PartRef::toString).orElse(""),
+                  f.outcome() == FaultTrail.Outcome.UNDECIDED ? "" : words.word(f.outcome()),
+                  f.seen(),
+                  f.swappedBack() ? words.term("Trail.swapped-back") : "",
+                  f.undoes().isEmpty() ? "" : words.term("Trail.came-back"));
+          case SupplySection s -> supply(s);
+          case SupplyEvidence e -> evidence(e);
         });
-    }
+  }
 
-    String clip(PowerUpPlan.Clip clip) {
-        if (clip.equals(PowerUpPlan.Clip.BEHIND_LAMP)) {
-            return words.term("Clip.behind-lamp");
-        }
-        if (clip.equals(PowerUpPlan.Clip.HEATERS)) {
-            return words.term("Clip.heaters");
-        }
-        return clip.shows() == PowerUpPlan.Shows.WATTS ? words.word(clip.shows()) : clip.point() + " " + words.word(clip.shows());
+  String clip(PowerUpPlan.Clip clip) {
+    if (clip.equals(PowerUpPlan.Clip.BEHIND_LAMP)) {
+      return words.term("Clip.behind-lamp");
     }
+    if (clip.equals(PowerUpPlan.Clip.HEATERS)) {
+      return words.term("Clip.heaters");
+    }
+    return clip.shows() == PowerUpPlan.Shows.WATTS
+        ? words.word(clip.shows())
+        : clip.point() + " " + words.word(clip.shows());
+  }
 
-    private List<String> fitting(Fitting f) {
-        return List.of(f.part().toString(), f.removed() ? "old one out" : "", f.fitted() ? "new one in" : "",
-                f.checked() ? "checked" : "", f.sign() == Fitting.MeterSign.UNSTATED ? "" : words.word(f.sign()),
-                f.debt() == Fitting.Debt.UNSTATED ? "" : words.word(f.debt()), f.debtReason(), f.condition(),
-                f.keptAt().isEmpty() ? "" : "→ " + f.keptAt(), f.reversal(),
-                f.movedOver().stream().map(words::word).collect(Collectors.joining(", ")));
-    }
+  private List<String> fitting(Fitting f) {
+    return List.of(
+        f.part().toString(),
+        f.removed() ? "old one out" : "",
+        f.fitted() ? "new one in" : "",
+        f.checked() ? "checked" : "",
+        f.sign() == Fitting.MeterSign.UNSTATED ? "" : words.word(f.sign()),
+        f.debt() == Fitting.Debt.UNSTATED ? "" : words.word(f.debt()),
+        f.debtReason(),
+        f.condition(),
+        f.keptAt().isEmpty() ? "" : "→ " + f.keptAt(),
+        f.reversal(),
+        f.movedOver().stream().map(words::word).collect(Collectors.joining(", ")));
+  }
 
-    private List<String> supply(SupplySection section) {
-        return switch (section) {
-            case SupplyMains m -> List.of(Quantity.volts(m.nominalVolts()).toString(), Quantity.hertz(m.hertz()).toString(),
-                    shown("there", m.volts(), Unit.VOLT), shown("primary", m.primaryOhms(), Unit.OHM),
-                    shown("heaters and iron", m.otherWatts(), Unit.WATT), shown("series lamp", m.lampWatts(), Unit.WATT));
-            case SupplyWinding w -> List.of(w.name(), w.part().map(PartRef::toString).orElse(""),
-                    (w.tapped() ? "2 × " : "") + Quantity.volts(w.volts()), shown("", w.ohms(), Unit.OHM));
-            case SupplyRectifier r -> List.of(r.name(), r.part().map(PartRef::toString).orElse(""), words.word(r.scheme()),
-                    r.winding() + " → " + r.to(), r.negative() ? "negative" : "");
-            case SupplyFilter f -> List.of(f.from().equals(f.to()) ? f.to() : f.from() + " → " + f.to(),
-                    f.through().map(PartRef::toString).orElse(shown("", f.ohms(), Unit.OHM)),
-                    f.shunt().map(PartRef::toString).orElse(shown("", f.farads(), Unit.FARAD)));
-            case SupplyLoad l -> List.of(l.name(), "at " + l.at(), Quantity.of(l.value(), switch (l.kind()) {
-                case RESISTANCE -> Unit.OHM;
-                case CURRENT -> Unit.AMPERE;
-                case POWER -> Unit.WATT;
-            }).toString());
-            case SupplyStage v -> List.of(v.name(), v.part().map(PartRef::toString).orElse(""), "at " + v.at(),
-                    Quantity.amperes(v.amperes()).toString());
-            case SupplyRegulator r -> List.of(r.name(), words.word(r.kind()), r.from() + " → " + r.to(),
-                    Quantity.volts(r.volts()).toString());
-            case SupplyConverter c -> List.of(c.name(), c.part().map(PartRef::toString).orElse(""), words.word(c.shape()),
-                    "at " + c.from());
-            case SupplyOutput o -> List.of(o.converter() + " → " + o.name(), Quantity.volts(o.volts()).toString(),
-                    Quantity.amperes(o.amperes()).toString(),
-                    o.capacitor().map(PartRef::toString).orElse(shown("", o.farads(), Unit.FARAD)));
-        };
-    }
+  private List<String> supply(SupplySection section) {
+    return switch (section) {
+      case SupplyMains m ->
+          List.of(
+              Quantity.volts(m.nominalVolts()).toString(),
+              Quantity.hertz(m.hertz()).toString(),
+              shown("there", m.volts(), Unit.VOLT),
+              shown("primary", m.primaryOhms(), Unit.OHM),
+              shown("heaters and iron", m.otherWatts(), Unit.WATT),
+              shown("series lamp", m.lampWatts(), Unit.WATT));
+      case SupplyWinding w ->
+          List.of(
+              w.name(),
+              w.part().map(PartRef::toString).orElse(""),
+              (w.tapped() ? "2 × " : "") + Quantity.volts(w.volts()),
+              shown("", w.ohms(), Unit.OHM));
+      case SupplyRectifier r ->
+          List.of(
+              r.name(),
+              r.part().map(PartRef::toString).orElse(""),
+              words.word(r.scheme()),
+              r.winding() + " → " + r.to(),
+              r.negative() ? "negative" : "");
+      case SupplyFilter f ->
+          List.of(
+              f.from().equals(f.to()) ? f.to() : f.from() + " → " + f.to(),
+              f.through().map(PartRef::toString).orElse(shown("", f.ohms(), Unit.OHM)),
+              f.shunt().map(PartRef::toString).orElse(shown("", f.farads(), Unit.FARAD)));
+      case SupplyLoad l ->
+          List.of(
+              l.name(),
+              "at " + l.at(),
+              Quantity.of(
+                      l.value(),
+                      switch (l.kind()) {
+                        case RESISTANCE -> Unit.OHM;
+                        case CURRENT -> Unit.AMPERE;
+                        case POWER -> Unit.WATT;
+                      })
+                  .toString());
+      case SupplyStage v ->
+          List.of(
+              v.name(),
+              v.part().map(PartRef::toString).orElse(""),
+              "at " + v.at(),
+              Quantity.amperes(v.amperes()).toString());
+      case SupplyRegulator r ->
+          List.of(
+              r.name(),
+              words.word(r.kind()),
+              r.from() + " → " + r.to(),
+              Quantity.volts(r.volts()).toString());
+      case SupplyConverter c ->
+          List.of(
+              c.name(),
+              c.part().map(PartRef::toString).orElse(""),
+              words.word(c.shape()),
+              "at " + c.from());
+      case SupplyOutput o ->
+          List.of(
+              o.converter() + " → " + o.name(),
+              Quantity.volts(o.volts()).toString(),
+              Quantity.amperes(o.amperes()).toString(),
+              o.capacitor().map(PartRef::toString).orElse(shown("", o.farads(), Unit.FARAD)));
+    };
+  }
 
-    private List<String> evidence(SupplyEvidence evidence) {
-        return switch (evidence) {
-            case SupplyReading r -> List.of(r.point(),
-                    words.word(r.kind()) + " "
-                            + Quantity.of(r.volts(), r.kind() == SupplyReading.Kind.WATTS ? Unit.WATT : Unit.VOLT),
-                    shown("line", r.lineVolts(), Unit.VOLT), said(r.state()), r.settings(),
-                    r.after().isEmpty() ? "" : "after " + r.after(),
-                    r.bridged().stream().map(Facts::clipped).collect(Collectors.joining(", ")),
-                    shown("twin", r.twinVolts(), Unit.VOLT));
-            case SupplyTarget t -> List.of(t.point(), Quantity.volts(t.volts()).toString(),
-                    t.tolerance().isPresent() ? "±" + Quantity.percent(t.tolerance().getAsDouble()) : "",
-                    shown("at a line of", t.lineVolts(), Unit.VOLT));
-            case SupplyBridge b -> List.of(clipped(b.clipped()), shown("rated", b.ratedVolts(), Unit.VOLT));
-            case SupplySign s -> List.of(sign(s.sign()), s.place(),
-                    s.figure().isPresent() ? number(s.figure().getAsDouble()) : "", s.said());
-            case SupplyState s -> List.of(words.word(s.state()), s.name(), Quantity.percent(s.share()).toString());
-            case SupplyValue v ->
-                List.of(v.element(), words.has("Which." + v.which()) ? words.term("Which." + v.which()) : v.which(),
-                        number(v.value()));
-        };
-    }
+  private List<String> evidence(SupplyEvidence evidence) {
+    return switch (evidence) {
+      case SupplyReading r ->
+          List.of(
+              r.point(),
+              words.word(r.kind())
+                  + " "
+                  + Quantity.of(
+                      r.volts(), r.kind() == SupplyReading.Kind.WATTS ? Unit.WATT : Unit.VOLT),
+              shown("line", r.lineVolts(), Unit.VOLT),
+              said(r.state()),
+              r.settings(),
+              r.after().isEmpty() ? "" : "after " + r.after(),
+              r.bridged().stream().map(Facts::clipped).collect(Collectors.joining(", ")),
+              shown("twin", r.twinVolts(), Unit.VOLT));
+      case SupplyTarget t ->
+          List.of(
+              t.point(),
+              Quantity.volts(t.volts()).toString(),
+              t.tolerance().isPresent() ? "±" + Quantity.percent(t.tolerance().getAsDouble()) : "",
+              shown("at a line of", t.lineVolts(), Unit.VOLT));
+      case SupplyBridge b ->
+          List.of(clipped(b.clipped()), shown("rated", b.ratedVolts(), Unit.VOLT));
+      case SupplySign s ->
+          List.of(
+              sign(s.sign()),
+              s.place(),
+              s.figure().isPresent() ? number(s.figure().getAsDouble()) : "",
+              s.said());
+      case SupplyState s ->
+          List.of(words.word(s.state()), s.name(), Quantity.percent(s.share()).toString());
+      case SupplyValue v ->
+          List.of(
+              v.element(),
+              words.has("Which." + v.which()) ? words.term("Which." + v.which()) : v.which(),
+              number(v.value()));
+    };
+  }
 
-    /** A sign by its words; one that came in a file and is not known here by its id. */
-    private String sign(String id) {
-        return words.has("FaultSign." + id) ? words.term("FaultSign." + id) : id;
-    }
+  /** A sign by its words; one that came in a file and is not known here by its id. */
+  private String sign(String id) {
+    return words.has("FaultSign." + id) ? words.term("FaultSign." + id) : id;
+  }
 
-    private String said(SupplyReading.State state) {
-        return state == SupplyReading.State.UNSTATED ? "" : words.word(state);
-    }
+  private String said(SupplyReading.State state) {
+    return state == SupplyReading.State.UNSTATED ? "" : words.word(state);
+  }
 
-    private static String clipped(SupplyBridge.Clipped c) {
-        return Quantity.farads(c.farads()) + " across " + c.across();
-    }
+  private static String clipped(SupplyBridge.Clipped c) {
+    return Quantity.farads(c.farads()) + " across " + c.across();
+  }
 
-    private static String shown(String what, OptionalDouble value, Unit unit) {
-        return value.isEmpty() ? "" : (what + " " + Quantity.of(value.getAsDouble(), unit)).strip();
-    }
+  private static String shown(String what, OptionalDouble value, Unit unit) {
+    return value.isEmpty() ? "" : (what + " " + Quantity.of(value.getAsDouble(), unit)).strip();
+  }
 
-    private List<String> place(Place p) {
-        List<String> all = new ArrayList<>(List.of(p.part().toString(), p.where()));
-        distance(all, Place.Height.UNSTATED == p.side() ? "near" : words.word(p.side()), "valve", p.valveMetres());
-        distance(all, "near", "transformer", p.transformerMetres());
-        distance(all, "near", "resistor", p.resistorMetres());
-        all.add(p.behind().isEmpty() ? "" : "behind " + p.behind());
-        p.moveOver().stream().sorted().map(words::word).forEach(all::add);
-        return all;
-    }
+  private List<String> place(Place p) {
+    List<String> all = new ArrayList<>(List.of(p.part().toString(), p.where()));
+    distance(
+        all,
+        Place.Height.UNSTATED == p.side() ? "near" : words.word(p.side()),
+        "valve",
+        p.valveMetres());
+    distance(all, "near", "transformer", p.transformerMetres());
+    distance(all, "near", "resistor", p.resistorMetres());
+    all.add(p.behind().isEmpty() ? "" : "behind " + p.behind());
+    p.moveOver().stream().sorted().map(words::word).forEach(all::add);
+    return all;
+  }
 
-    private static void distance(List<String> all, String how, String what, OptionalDouble metres) {
-        metres.ifPresent(m -> all.add(how + " " + what + " " + Quantity.of(m, Unit.METRE)));
-    }
+  private static void distance(List<String> all, String how, String what, OptionalDouble metres) {
+    metres.ifPresent(m -> all.add(how + " " + what + " " + Quantity.of(m, Unit.METRE)));
+  }
 
-    private static String joined(List<String> pieces) {
-        return pieces.stream().filter(p -> !p.isBlank()).collect(Collectors.joining(", "));
-    }
+  private static String joined(List<String> pieces) {
+    return pieces.stream().filter(p -> !p.isBlank()).collect(Collectors.joining(", "));
+  }
 
-    private static String capacitors(Rail r) {
-        List<String> all = new ArrayList<>(r.parts().stream().map(PartRef::toString).toList());
-        r.otherFarads().ifPresent(f -> all.add(Quantity.farads(f).toString()));
-        return String.join(" + ", all);
-    }
+  private static String capacitors(Rail r) {
+    List<String> all = new ArrayList<>(r.parts().stream().map(PartRef::toString).toList());
+    r.otherFarads().ifPresent(f -> all.add(Quantity.farads(f).toString()));
+    return String.join(" + ", all);
+  }
 
-    private String bleeder(Rail r) {
-        return words.word(r.bleeder()) + (r.bleederOhms().isPresent() ? " " + Quantity.ohms(r.bleederOhms().getAsDouble()) : "");
-    }
+  private String bleeder(Rail r) {
+    return words.word(r.bleeder())
+        + (r.bleederOhms().isPresent() ? " " + Quantity.ohms(r.bleederOhms().getAsDouble()) : "");
+  }
 }

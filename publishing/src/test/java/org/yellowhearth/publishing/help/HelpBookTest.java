@@ -24,122 +24,197 @@ import org.yellowhearth.knowledge.words.Words;
 import org.yellowhearth.publishing.help.Article.Chapter;
 
 public class HelpBookTest {
-    private final Knowledge knowledge = KnowledgeFiles.read();
-    private final Words words = Words.of(Dialect.BRITISH);
-    private final HelpBook book = HelpBook.of(knowledge, words);
+  private final Knowledge knowledge = KnowledgeFiles.read();
+  private final Words words = Words.of(Dialect.BRITISH);
+  private final HelpBook book = HelpBook.of(knowledge, words);
 
-    private String method() {
-        StringBuilder all = new StringBuilder();
-        book.in(Chapter.METHOD).forEach(a -> all.append(a.text()).append('\n'));
-        return all.toString();
-    }
+  private String method() {
+    StringBuilder all = new StringBuilder();
+    book.in(Chapter.METHOD).forEach(a -> all.append(a.text()).append('\n'));
+    return all.toString();
+  }
 
-    @Test
-    public void everyLimitAndEverySourceOfTheVerdictsStandsThere() {
-        String method = method();
-        for (CapacitorKind kind : knowledge.kinds().values()) {
-            assertThat(method).contains(words.capacitorKind(kind.id()).toLowerCase(Locale.ROOT));
-            for (LimitProfile profile : kind.limits().keySet()) {
-                assertThat(method).contains(Quantity.percent(kind.limits().get(profile).kept().renewBelow()) + " to "
-                        + Quantity.percent(kind.limits().get(profile).kept().renewAbove()));
-            }
-        }
-        for (Role role : Role.values()) {
-            assertThat(method).contains(words.word(role).toLowerCase(Locale.ROOT));
-        }
-        for (Source source : knowledge.sources().values()) {
-            assertThat(method).contains(source.title().toLowerCase(Locale.ROOT));
-        }
+  @Test
+  public void everyLimitAndEverySourceOfTheVerdictsStandsThere() {
+    String method = method();
+    for (CapacitorKind kind : knowledge.kinds().values()) {
+      assertThat(method).contains(words.capacitorKind(kind.id()).toLowerCase(Locale.ROOT));
+      for (LimitProfile profile : kind.limits().keySet()) {
+        assertThat(method)
+            .contains(
+                Quantity.percent(kind.limits().get(profile).kept().renewBelow())
+                    + " to "
+                    + Quantity.percent(kind.limits().get(profile).kept().renewAbove()));
+      }
     }
+    for (Role role : Role.values()) {
+      assertThat(method).contains(words.word(role).toLowerCase(Locale.ROOT));
+    }
+    for (Source source : knowledge.sources().values()) {
+      assertThat(method).contains(source.title().toLowerCase(Locale.ROOT));
+    }
+  }
 
-    /** Change a limit and the help says the changed one: it is written from what the rules are given. */
-    @Test
-    public void theMethodFollowsTheValuesTheRulesAreGiven() {
-        Set<Source> one = Set.of(new Source("mine", Source.Standing.COMMON_PRACTICE, "Held at the bench of the lightship"));
-        Knowledge other = new Knowledge(knowledge.kinds(), with(one), knowledge.vocabulary(), knowledge.cautions(),
-                knowledge.roles(),
-                knowledge.partRules(), knowledge.partWear(), knowledge.faultSigns(), knowledge.faultRules(), knowledge.supply(),
-                knowledge.renew(),
-                knowledge.period());
-        assertThat(HelpBook.of(other, words).find("held at the bench of the lightship")).extracting(Article::title)
-                .containsExactly("Sources");
-        assertThat(book.find("held at the bench of the lightship")).isEmpty();
-    }
+  /**
+   * Change a limit and the help says the changed one: it is written from what the rules are given.
+   */
+  @Test
+  public void theMethodFollowsTheValuesTheRulesAreGiven() {
+    Set<Source> one =
+        Set.of(
+            new Source(
+                "mine", Source.Standing.COMMON_PRACTICE, "Held at the bench of the lightship"));
+    Knowledge other =
+        new Knowledge(
+            knowledge.kinds(),
+            with(one),
+            knowledge.vocabulary(),
+            knowledge.cautions(),
+            knowledge.roles(),
+            knowledge.partRules(),
+            knowledge.partWear(),
+            knowledge.faultSigns(),
+            knowledge.faultRules(),
+            knowledge.supply(),
+            knowledge.renew(),
+            knowledge.period());
+    assertThat(HelpBook.of(other, words).find("held at the bench of the lightship"))
+        .extracting(Article::title)
+        .containsExactly("Sources");
+    assertThat(book.find("held at the bench of the lightship")).isEmpty();
+  }
 
-    /** The guide in the folder has a picture to most sections, each of which is there; in the window nothing stands in its place. */
-    @Test
-    public void theGuidesPicturesAreThereAndStayOutOfTheWindow() throws IOException {
-        Path docs = Path.of(System.getProperty("hearth.root")).resolve("docs");
-        List<String> pictures = Pattern.compile("!\\[([^]]+)]\\(([^)]+)\\)").matcher(Files.readString(docs.resolve("guide.md")))
-                .results().map(m -> m.group(2)).toList();
-        assertThat(pictures).hasSizeGreaterThan(12).allSatisfy(p -> assertThat(docs.resolve(p)).exists());
-        assertThat(book.find("the shelf with the demo shop")).isEmpty();
-    }
+  /**
+   * The guide in the folder has a picture to most sections, each of which is there; in the window
+   * nothing stands in its place.
+   */
+  @Test
+  public void theGuidesPicturesAreThereAndStayOutOfTheWindow() throws IOException {
+    Path docs = Path.of(System.getProperty("hearth.root")).resolve("docs");
+    List<String> pictures =
+        Pattern.compile("!\\[([^]]+)]\\(([^)]+)\\)")
+            .matcher(Files.readString(docs.resolve("guide.md")))
+            .results()
+            .map(m -> m.group(2))
+            .toList();
+    assertThat(pictures)
+        .hasSizeGreaterThan(12)
+        .allSatisfy(p -> assertThat(docs.resolve(p)).exists());
+    assertThat(book.find("the shelf with the demo shop")).isEmpty();
+  }
 
-    /**
-     * What the rules work out stands there with its numbers, and the numbers are those of the textbook: a share of the marking, the loss that
-     * belongs to an ESR, D = 2πfCR, and twice the rail for solid tantalum (common practice).
-     */
-    @Test
-    public void theFormulasOfTheVerdictsStandThereWithNumbers() {
-        String all = book.find("worked example").stream().map(Article::text).collect(java.util.stream.Collectors.joining("\n"));
-        assertThat(book.find("worked example")).hasSizeGreaterThanOrEqualTo(6);
-        assertThat(all).contains("9.1 µf / 8 µf = 114 %").contains("2 · 15 v = 30 v");
-        double esrOfTheLoss = 0.2 / (2 * Math.PI * 100 * 16e-6);
-        assertThat(esrOfTheLoss).isBetween(19.85, 19.95);
-        assertThat(all).as("the ESR that a loss of 0.2 at 16 µF makes").contains("= 19.9 ω");
-        assertThat(all).contains(words.word(Verdict.REPLACE).toLowerCase(Locale.ROOT)).contains("47 kω");
-    }
+  /**
+   * What the rules work out stands there with its numbers, and the numbers are those of the
+   * textbook: a share of the marking, the loss that belongs to an ESR, D = 2πfCR, and twice the
+   * rail for solid tantalum (common practice).
+   */
+  @Test
+  public void theFormulasOfTheVerdictsStandThereWithNumbers() {
+    String all =
+        book.find("worked example").stream()
+            .map(Article::text)
+            .collect(java.util.stream.Collectors.joining("\n"));
+    assertThat(book.find("worked example")).hasSizeGreaterThanOrEqualTo(6);
+    assertThat(all).contains("9.1 µf / 8 µf = 114 %").contains("2 · 15 v = 30 v");
+    double esrOfTheLoss = 0.2 / (2 * Math.PI * 100 * 16e-6);
+    assertThat(esrOfTheLoss).isBetween(19.85, 19.95);
+    assertThat(all).as("the ESR that a loss of 0.2 at 16 µF makes").contains("= 19.9 ω");
+    assertThat(all)
+        .contains(words.word(Verdict.REPLACE).toLowerCase(Locale.ROOT))
+        .contains("47 kω");
+  }
 
-    private java.util.Map<String, Source> with(Set<Source> more) {
-        java.util.Map<String, Source> all = new java.util.HashMap<>(knowledge.sources());
-        more.forEach(s -> all.put(s.id(), s));
-        return all;
-    }
+  private java.util.Map<String, Source> with(Set<Source> more) {
+    java.util.Map<String, Source> all = new java.util.HashMap<>(knowledge.sources());
+    more.forEach(s -> all.put(s.id(), s));
+    return all;
+  }
 
-    @Test
-    public void everyStageHasItsPlaceInTheGuide() {
-        for (String stage : List.of("Arrival", "Safety", "Census", "Assess", "Trace", "Reform", "Renew", "Wake", "Prove",
-                "Dossier", "The shelf",
-                "The agenda", "Find", "Learned", "Practice", "Safekeeping", "Causes")) {
-            assertThat(book.guideTo(stage)).as(stage).get().satisfies(a -> assertThat(a.blocks()).isNotEmpty());
-        }
+  @Test
+  public void everyStageHasItsPlaceInTheGuide() {
+    for (String stage :
+        List.of(
+            "Arrival",
+            "Safety",
+            "Census",
+            "Assess",
+            "Trace",
+            "Reform",
+            "Renew",
+            "Wake",
+            "Prove",
+            "Dossier",
+            "The shelf",
+            "The agenda",
+            "Find",
+            "Learned",
+            "Practice",
+            "Safekeeping",
+            "Causes")) {
+      assertThat(book.guideTo(stage))
+          .as(stage)
+          .get()
+          .satisfies(a -> assertThat(a.blocks()).isNotEmpty());
     }
+  }
 
-    /** A word searched for is found under whichever name the workshop has for it (common practice). */
-    @Test
-    public void wordsOfBothSidesOfTheOceanLeadToTheSameEntry() {
-        for (String[] pair : new String[][]{{"valve", "tube"}, {"anode", "plate supply"}, {"earth", "ground"}, {"ht", "b+"},
-                {"mmfd", "micro-microfarad"},
-                {"tan δ", "loss factor"}, {"live chassis", "hot chassis"}, {"aerial", "antenna"}}) {
-            List<Article> by = book.find(pair[0]).stream().filter(a -> a.chapter() == Chapter.WORDS).toList();
-            assertThat(by).as(pair[0]).isNotEmpty();
-            assertThat(book.find(pair[1])).as(pair[1]).containsAnyElementsOf(by);
-        }
+  /**
+   * A word searched for is found under whichever name the workshop has for it (common practice).
+   */
+  @Test
+  public void wordsOfBothSidesOfTheOceanLeadToTheSameEntry() {
+    for (String[] pair :
+        new String[][] {
+          {"valve", "tube"},
+          {"anode", "plate supply"},
+          {"earth", "ground"},
+          {"ht", "b+"},
+          {"mmfd", "micro-microfarad"},
+          {"tan δ", "loss factor"},
+          {"live chassis", "hot chassis"},
+          {"aerial", "antenna"}
+        }) {
+      List<Article> by =
+          book.find(pair[0]).stream().filter(a -> a.chapter() == Chapter.WORDS).toList();
+      assertThat(by).as(pair[0]).isNotEmpty();
+      assertThat(book.find(pair[1])).as(pair[1]).containsAnyElementsOf(by);
     }
+  }
 
-    @Test
-    public void noWordIsExplainedTwice() {
-        Set<String> seen = new HashSet<>();
-        assertThat(book.in(Chapter.WORDS)).hasSizeGreaterThan(70)
-                .allSatisfy(a -> assertThat(seen.add(a.title())).as(a.title()).isTrue());
-    }
+  @Test
+  public void noWordIsExplainedTwice() {
+    Set<String> seen = new HashSet<>();
+    assertThat(book.in(Chapter.WORDS))
+        .hasSizeGreaterThan(70)
+        .allSatisfy(a -> assertThat(seen.add(a.title())).as(a.title()).isTrue());
+  }
 
-    @Test
-    public void everyWordSearchedForMustStandInTheText() {
-        assertThat(book.find("bleeder measured")).isNotEmpty()
-                .allSatisfy(a -> assertThat(a.text()).contains("bleeder").contains("measured"));
-        assertThat(book.find("zzzz")).isEmpty();
-        assertThat(book.find("  ")).isEmpty();
-        assertThat(book.find("x".repeat(500))).isEmpty();
-        assertThat(book.find("dielectric absorption").getFirst().title()).isEqualTo("dielectric absorption");
-    }
+  @Test
+  public void everyWordSearchedForMustStandInTheText() {
+    assertThat(book.find("bleeder measured"))
+        .isNotEmpty()
+        .allSatisfy(a -> assertThat(a.text()).contains("bleeder").contains("measured"));
+    assertThat(book.find("zzzz")).isEmpty();
+    assertThat(book.find("  ")).isEmpty();
+    assertThat(book.find("x".repeat(500))).isEmpty();
+    assertThat(book.find("dielectric absorption").getFirst().title())
+        .isEqualTo("dielectric absorption");
+  }
 
-    @Test
-    public void theTextsKeepTheirTablesAndWhatIsTyped() {
-        assertThat(book.guideTo("Verdicts").orElseThrow().blocks()).hasAtLeastOneElementOfType(Article.Block.Table.class);
-        assertThat(book.in(Chapter.LINE)).anySatisfy(a -> assertThat(a.blocks()).anySatisfy(b -> assertThat(b)
-                .isInstanceOfSatisfying(Article.Block.Passage.class,
-                        p -> assertThat(p.spans()).extracting(Article.Span::look).contains(Article.VisualInspection.TYPED))));
-    }
+  @Test
+  public void theTextsKeepTheirTablesAndWhatIsTyped() {
+    assertThat(book.guideTo("Verdicts").orElseThrow().blocks())
+        .hasAtLeastOneElementOfType(Article.Block.Table.class);
+    assertThat(book.in(Chapter.LINE))
+        .anySatisfy(a ->
+            assertThat(a.blocks())
+                .anySatisfy(b ->
+                    assertThat(b)
+                        .isInstanceOfSatisfying(
+                            Article.Block.Passage.class,
+                            p ->
+                                assertThat(p.spans())
+                                    .extracting(Article.Span::look)
+                                    .contains(Article.VisualInspection.TYPED))));
+  }
 }

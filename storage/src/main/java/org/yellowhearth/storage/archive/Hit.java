@@ -1,7 +1,6 @@
 package org.yellowhearth.storage.archive;
 
 import java.util.Optional;
-
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.PartRef;
 
@@ -13,8 +12,11 @@ import org.yellowhearth.core.part.PartRef;
  * @param text what stands there
  */
 public record Hit(String job, String set, Where where, Optional<PartRef> part, String text) {
-    /** What sort of thing was found; found in this order. */
-    public enum Where implements Coded {
-        PART, SET, WRITTEN, NOTE
-    }
+  /** What sort of thing was found; found in this order. */
+  public enum Where implements Coded {
+    PART,
+    SET,
+    WRITTEN,
+    NOTE
+  }
 }

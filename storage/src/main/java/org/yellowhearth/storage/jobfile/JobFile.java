@@ -1,7 +1,6 @@
 package org.yellowhearth.storage.jobfile;
 
 import java.util.Optional;
-
 import org.yellowhearth.core.job.Job;
 
 /**
@@ -9,5 +8,4 @@ import org.yellowhearth.core.job.Job;
  *
  * @param id the id it was exported with; a file written by hand may have none
  */
-public record JobFile(Optional<String> id, Job job) {
-}
+public record JobFile(Optional<String> id, Job job) {}

@@ -14,17 +14,24 @@ import org.yellowhearth.storage.archive.Digest;
  * @param cardText what its card shows, as it is kept; empty while the job was never read
  * @param watched whether anything of it may fall due
  */
-public record ShelfLine(String id, String name, String place, Instant touched, int entries, int digested, String cardText,
-        boolean watched) {
-    /** What its card shows; read only when it is looked at, for a long shelf is never seen whole. */
-    public Optional<Digest.Card> card() {
-        return cardText.isEmpty()
-                ? Optional.empty()
-                : Optional.of(RecordJson.read(JsonText.read(cardText), Digest.Card.class));
-    }
+public record ShelfLine(
+    String id,
+    String name,
+    String place,
+    Instant touched,
+    int entries,
+    int digested,
+    String cardText,
+    boolean watched) {
+  /** What its card shows; read only when it is looked at, for a long shelf is never seen whole. */
+  public Optional<Digest.Card> card() {
+    return cardText.isEmpty()
+        ? Optional.empty()
+        : Optional.of(RecordJson.read(JsonText.read(cardText), Digest.Card.class));
+  }
 
-    /** Whether the card tells of every entry. */
-    public boolean upToDate() {
-        return entries == digested;
-    }
+  /** Whether the card tells of every entry. */
+  public boolean upToDate() {
+    return entries == digested;
+  }
 }

@@ -13,42 +13,52 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.job.SetPlate.Dialect;
 
-/** What the window says in either workshop (common practice of the trade's words). Alone: how the workshop speaks is the same for all windows. */
+/**
+ * What the window says in either workshop (common practice of the trade's words). Alone: how the
+ * workshop speaks is the same for all windows.
+ */
 @Test(singleThreaded = true)
 public class LabelsTest {
-    private static final Set<String> TYPED = Set.of("sheet.bench.all", "sheet.typefaces", "stock.file.catalogue");
+  private static final Set<String> TYPED =
+      Set.of("sheet.bench.all", "sheet.typefaces", "stock.file.catalogue");
 
-    @AfterMethod
-    public void asBefore() {
-        Labels.speak(Dialect.BRITISH);
-    }
+  @AfterMethod
+  public void asBefore() {
+    Labels.speak(Dialect.BRITISH);
+  }
 
-    /** What a person typed may look like a gap; it stays what it is. */
-    @Test
-    public void whatFillsAGapIsNoGap() {
-        assertThat(Labels.of("photo.progress", "{1}", "7")).isEqualTo("{1} of 7");
-    }
+  /** What a person typed may look like a gap; it stays what it is. */
+  @Test
+  public void whatFillsAGapIsNoGap() {
+    assertThat(Labels.of("photo.progress", "{1}", "7")).isEqualTo("{1} of 7");
+  }
 
-    @Test
-    public void theAmericanWorkshopHearsNoBritishWord() throws IOException {
-        Properties british = new Properties();
-        try (Reader r = new InputStreamReader(Labels.class.getResourceAsStream("labels.properties"), StandardCharsets.UTF_8)) {
-            british.load(r);
-        }
-        Pattern words = Pattern.compile(
-                "\\b(valves?|earth(ed)?|mains|aerial|aluminium|colou\\w*|centre|grey|polarised|licence|\\w*metre)\\b",
-                Pattern.CASE_INSENSITIVE);
-        Pattern gaps = Pattern.compile("\\{\\d}");
-        Labels.speak(Dialect.AMERICAN);
-        for (String key : british.stringPropertyNames()) {
-            String said = Labels.of(key);
-            assertThat(gaps.matcher(said).results().count()).as(key)
-                    .isEqualTo(gaps.matcher(british.getProperty(key)).results().count());
-            assertThat(TYPED.contains(key) || !words.matcher(said).find()).as("%s: %s", key, said).isTrue();
-        }
-        assertThat(Labels.of("wake.valves")).isEqualTo("tubes and plug-ins are in");
-        assertThat(Labels.of("renew.page.mains")).isEqualTo("Line side");
-        Labels.speak(Dialect.BRITISH);
-        assertThat(Labels.of("wake.valves")).isEqualTo("valves and plug-ins are in");
+  @Test
+  public void theAmericanWorkshopHearsNoBritishWord() throws IOException {
+    Properties british = new Properties();
+    try (Reader r =
+        new InputStreamReader(
+            Labels.class.getResourceAsStream("labels.properties"), StandardCharsets.UTF_8)) {
+      british.load(r);
     }
+    Pattern words =
+        Pattern.compile(
+            "\\b(valves?|earth(ed)?|mains|aerial|aluminium|colou\\w*|centre|grey|polarised|licence|\\w*metre)\\b",
+            Pattern.CASE_INSENSITIVE);
+    Pattern gaps = Pattern.compile("\\{\\d}");
+    Labels.speak(Dialect.AMERICAN);
+    for (String key : british.stringPropertyNames()) {
+      String said = Labels.of(key);
+      assertThat(gaps.matcher(said).results().count())
+          .as(key)
+          .isEqualTo(gaps.matcher(british.getProperty(key)).results().count());
+      assertThat(TYPED.contains(key) || !words.matcher(said).find())
+          .as("%s: %s", key, said)
+          .isTrue();
+    }
+    assertThat(Labels.of("wake.valves")).isEqualTo("tubes and plug-ins are in");
+    assertThat(Labels.of("renew.page.mains")).isEqualTo("Line side");
+    Labels.speak(Dialect.BRITISH);
+    assertThat(Labels.of("wake.valves")).isEqualTo("valves and plug-ins are in");
+  }
 }
