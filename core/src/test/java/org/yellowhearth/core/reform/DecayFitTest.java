@@ -101,11 +101,11 @@ public class DecayFitTest {
     boolean whole = Boolean.getBoolean("hearth.long");
     int foreign = whole ? 500 : 40;
     return new Object[][] {
-      {Decay.OXIDE, whole ? 500 : 100, 0.75, 0.85},
+      {Decay.OXIDE, whole ? 500 : 250, 0.75, 0.85},
       {Decay.POWER, foreign, 0.7, 1.0},
       {Decay.STRETCHED, foreign, 0.7, 1.0},
-      {Decay.DOUBLE, Math.max(60, foreign), 0.7, 1.0},
-      {Decay.DRIFTING, Math.max(60, foreign), 0.7, 1.0}
+      {Decay.DOUBLE, Math.max(100, foreign), 0.7, 1.0},
+      {Decay.DRIFTING, Math.max(100, foreign), 0.7, 1.0}
     };
   }
 
