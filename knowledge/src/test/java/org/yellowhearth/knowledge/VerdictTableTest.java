@@ -116,11 +116,11 @@ public class VerdictTableTest {
     row(t, tone, "98u D0.1 @100; C1 replaced before", KEEP, KEEP, REPLACE, KEEP, "good");
     // what testers show
     row(t, tone, "98u D0.1 @100; as 1.8r", REPLACE, REPLACE, REPLACE, REPLACE, "bad");
-    row(t, tone, "98u D0.1 @100; flat", REPLACE, REPLACE, REPLACE, REPLACE, "bad");
-    row(t, tone, "98u D0.1 @100; slant", REPLACE, REPLACE, REPLACE, REPLACE, "bad");
+    row(t, tone, "98u D0.1 @100; flat", REPLACE, REPLACE, REPLACE, REPLACE, "said");
+    row(t, tone, "98u D0.1 @100; slant", REPLACE, REPLACE, REPLACE, REPLACE, "said");
     row(t, tone, "98u D0.1 @100; slant in", RECHECK, RECHECK, REPLACE, RECHECK, "thin");
     row(t, tone, "98u D0.1 @100; oval", KEEP, KEEP, REPLACE, KEEP, "good");
-    row(t, tone, "98u D0.1 @100; intermittent", REPLACE, REPLACE, REPLACE, REPLACE, "bad");
+    row(t, tone, "98u D0.1 @100; intermittent", REPLACE, REPLACE, REPLACE, REPLACE, "said");
     row(t, tone, "98u D0.1 @100 shaky", RECHECK, RECHECK, REPLACE, RECHECK, "contact");
     row(t, tone, "98u/60u/97u D0.1 @100", RECHECK, RECHECK, REPLACE, RECHECK, "contact");
     row(t, tone, "98u/97u/99u D0.1 @100", KEEP, KEEP, REPLACE, KEEP, "good");
@@ -152,7 +152,7 @@ public class VerdictTableTest {
         REPLACE,
         REPLACE,
         REPLACE,
-        "bad");
+        "said");
     row(
         t,
         paper + " across the line",
@@ -184,7 +184,7 @@ public class VerdictTableTest {
         "bad");
     row(t, "220 pF 2% polystyrene tuned", "226p @1k", WATCH, WATCH, WATCH, WATCH, "doubtful");
     row(t, "500 pF silver mica tuned", "503p D0.001 @1k", KEEP, KEEP, KEEP, KEEP, "good");
-    row(t, "500 pF silver mica tuned", "intermittent", REPLACE, REPLACE, REPLACE, REPLACE, "bad");
+    row(t, "500 pF silver mica tuned", "intermittent", REPLACE, REPLACE, REPLACE, REPLACE, "said");
     row(t, "10n ceramic rf bypass", "9.6n @1k", KEEP, KEEP, KEEP, KEEP, "good");
     row(t, "10n ceramic rf bypass", "4n @1k", REPLACE, REPLACE, REPLACE, REPLACE, "bad");
     // tantalum

@@ -17,6 +17,8 @@ public enum Criterion implements Coded {
   WITNESSES,
   CONTACT,
   SHORT_OR_OPEN,
+  /** What a tester, or who measured it, called it. */
+  TESTER,
   GRID_SHIFT,
   HIDDEN_PATH,
   BATCH, //

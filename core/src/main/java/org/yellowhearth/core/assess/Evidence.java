@@ -2,12 +2,18 @@ package org.yellowhearth.core.assess;
 
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.reading.Contact;
 import org.yellowhearth.core.reading.Figure;
+import org.yellowhearth.core.reading.Figures;
+import org.yellowhearth.core.reading.Qualifier;
 import org.yellowhearth.core.reading.Reading;
 
 /**
@@ -26,6 +32,15 @@ record Evidence(List<Reading> readings, int powerUps, double years) {
   /** So many power-ups after half a year make a reading stale too. */
   static final int STALE_POWER_UPS = 5;
 
+  private static final Set<Qualifier> AT_VOLTAGE =
+      EnumSet.of(
+          Qualifier.OVAL,
+          Qualifier.SLANT,
+          Qualifier.KNEE,
+          Qualifier.FLAT,
+          Qualifier.UPRIGHT,
+          Qualifier.INDICATOR_OPEN,
+          Qualifier.INDICATOR_CLOSED);
   private static final double HALF_YEAR = 0.5;
   private static final double DAYS_OF_YEAR = 365.25;
 
@@ -61,9 +76,71 @@ record Evidence(List<Reading> readings, int powerUps, double years) {
     return newest(r -> r.figures().has(Figure.ESR) || r.figures().dissipation().isPresent());
   }
 
-  /** The newest reading that shows something beside figures. */
+  /**
+   * The newest reading that shows something beside figures, with what later readings did not
+   * supersede.
+   */
   Optional<Reading> newestQualified() {
-    return newest(r -> !r.figures().qualifiers().isEmpty());
+    for (int i = readings.size() - 1; i >= 0; i--) {
+      Reading r = readings.get(i);
+      if (!r.figures().qualifiers().isEmpty()) {
+        List<Reading> later = readings.subList(i + 1, readings.size());
+        Set<Qualifier> left =
+            r.figures().qualifiers().stream()
+                .filter(q -> later.stream().noneMatch(l -> supersedes(l, q)))
+                .collect(Collectors.toSet());
+        return left.isEmpty()
+            ? Optional.empty()
+            : Optional.of(
+                new Reading(
+                    r.id(),
+                    r.part(),
+                    r.at(),
+                    new Figures(
+                        r.figures().values(), r.figures().bounds(), left, r.figures().repeats()),
+                    r.conditions(),
+                    r.typed()));
+      }
+    }
+    return Optional.empty();
+  }
+
+  /**
+   * Whether a later reading settles what was said: alone, and by figures that the fault would have
+   * spoilt.
+   */
+  private static boolean supersedes(Reading later, Qualifier said) {
+    Figures f = later.figures();
+    boolean alone = later.conditions().connection().alone();
+    boolean whole = f.has(Figure.CAPACITANCE) && (f.has(Figure.ESR) || f.dissipation().isPresent());
+    return alone
+        && switch (said) {
+          case CALLED_BAD, CALLED_WEAK, CALLED_GOOD, DRIED_OUT, BOUNCING -> whole;
+          case READS_OPEN, READS_SHORT -> f.has(Figure.CAPACITANCE) || f.has(Figure.RESISTANCE);
+          case INTERMITTENT ->
+              later.conditions().contact() == Contact.FIRM
+                  && (whole || f.has(Figure.RESISTANCE) || f.has(Figure.WIPER));
+          case SCRATCHY -> f.has(Figure.WIPER);
+          case SLANT, KNEE, UPRIGHT, INDICATOR_CLOSED, READS_RESISTOR ->
+              f.tells(Figure.INSULATION) || f.tells(Figure.LEAKAGE);
+          case OVAL,
+              FLAT,
+              INDICATOR_OPEN,
+              REVERSE_BLOCKS,
+              REVERSE_CONDUCTS,
+              NO_SHORTS,
+              SHORTS,
+              NO_GRID_LEAK,
+              GRID_LEAK ->
+              false;
+        };
+  }
+
+  /** Whether a tester showed how it holds a voltage, without a figure. */
+  boolean shownAtVoltage() {
+    return newestQualified()
+        .filter(r -> r.figures().qualifiers().stream().anyMatch(AT_VOLTAGE::contains))
+        .isPresent();
   }
 
   /** The newest reading that is as wanted. */

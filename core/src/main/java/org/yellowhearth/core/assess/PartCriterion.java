@@ -52,6 +52,11 @@ final class PartCriterion {
           Sort.LAMP,
           Sort.CONNECTOR,
           Sort.VALVE);
+  private static final Set<Sort> JUNCTIONS = Set.of(Sort.RECTIFIER, Sort.ZENER, Sort.TRANSISTOR);
+
+  /** No sound junction shows an ohmmeter less either way (common practice). */
+  private static final double SHORT_OHMS = 5;
+
   private static final String TESTER = "tester";
 
   private final Part part;
@@ -71,7 +76,11 @@ final class PartCriterion {
     }
     evidence
         .newestQualified()
-        .ifPresent(r -> r.figures().qualifiers().forEach(q -> shown(q).ifPresent(findings::add)));
+        .ifPresent(r ->
+            r.figures()
+                .qualifiers()
+                .forEach(
+                    q -> shown(q, r.conditions().connection().alone()).ifPresent(findings::add)));
     return findings;
   }
 
@@ -79,6 +88,14 @@ final class PartCriterion {
     Bound bound = reading.figures().bounds().get(figure);
     if (bound != null) {
       return left(figure, bound);
+    }
+    if (figure == Figure.RESISTANCE
+        && JUNCTIONS.contains(part.sort())
+        && reading.figures().get(figure).orElseThrow() < SHORT_OHMS) {
+      return Optional.of(
+          reading.conditions().connection().alone()
+              ? plain(Outcome.BAD, AssessWords.READS_SHORT)
+              : plain(Outcome.OPEN, AssessWords.IN_CIRCUIT));
     }
     return rule(figure).map(rule -> judge(rule, reading));
   }
@@ -246,11 +263,8 @@ final class PartCriterion {
     };
   }
 
-  private Optional<Finding> shown(Qualifier qualifier) {
-    boolean junction =
-        part.sort() == Sort.RECTIFIER
-            || part.sort() == Sort.ZENER
-            || part.sort() == Sort.TRANSISTOR;
+  private Optional<Finding> shown(Qualifier qualifier, boolean alone) {
+    boolean junction = JUNCTIONS.contains(part.sort());
     return switch (qualifier) {
       case KNEE ->
           junction ? Optional.of(plain(Outcome.GOOD, AssessWords.JUNCTION_KNEE)) : Optional.empty();
@@ -259,9 +273,47 @@ final class PartCriterion {
           junction ? Optional.of(plain(Outcome.BAD, AssessWords.CURVE_UPRIGHT)) : Optional.empty();
       case SLANT ->
           junction ? Optional.of(plain(Outcome.BAD, AssessWords.CURVE_SLANT)) : Optional.empty();
-      case INTERMITTENT -> Optional.of(plain(Outcome.BAD, AssessWords.INTERMITTENT));
-      case OVAL, INDICATOR_OPEN, INDICATOR_CLOSED, BOUNCING -> Optional.empty();
+      case INTERMITTENT ->
+          Optional.of(
+              part.sort() == Sort.POTENTIOMETER
+                  ? ShortCriterion.said(Criterion.WIPER, Outcome.BAD, AssessWords.INTERMITTENT)
+                  : plain(Outcome.BAD, AssessWords.INTERMITTENT));
+      case READS_OPEN -> Optional.of(plain(Outcome.BAD, AssessWords.READS_OPEN));
+      case READS_SHORT ->
+          Optional.of(
+              alone
+                  ? plain(Outcome.BAD, AssessWords.READS_SHORT)
+                  : plain(Outcome.OPEN, AssessWords.IN_CIRCUIT));
+      case CALLED_BAD -> Optional.of(called(Outcome.BAD, AssessWords.CALLED_BAD));
+      case CALLED_WEAK -> Optional.of(called(Outcome.DOUBTFUL, AssessWords.CALLED_WEAK));
+      case CALLED_GOOD ->
+          Optional.of(
+              part instanceof Transistor t && t.channel() == Transistor.Channel.FIELD_EFFECT
+                  ? called(Outcome.OPEN, AssessWords.CALLED_GOOD_SEMICONDUCTOR)
+                  : called(Outcome.GOOD, AssessWords.CALLED_GOOD));
+      case SCRATCHY ->
+          Optional.of(
+              ShortCriterion.said(
+                  part.sort() == Sort.POTENTIOMETER ? Criterion.WIPER : Criterion.TESTER,
+                  part.sort() == Sort.POTENTIOMETER ? Outcome.BAD : Outcome.DOUBTFUL,
+                  AssessWords.SCRATCHY));
+      case REVERSE_BLOCKS -> Optional.of(plain(Outcome.GOOD, AssessWords.REVERSE_BLOCKS));
+      case REVERSE_CONDUCTS ->
+          Optional.of(
+              alone
+                  ? plain(Outcome.BAD, AssessWords.REVERSE_CONDUCTS)
+                  : plain(Outcome.OPEN, AssessWords.IN_CIRCUIT));
+      case NO_SHORTS -> Optional.of(plain(Outcome.GOOD, AssessWords.NO_SHORTS));
+      case SHORTS -> Optional.of(plain(Outcome.BAD, AssessWords.SHORTS));
+      case NO_GRID_LEAK -> Optional.of(called(Outcome.GOOD, AssessWords.NO_GRID_LEAK));
+      case GRID_LEAK -> Optional.of(called(Outcome.BAD, AssessWords.GRID_LEAK));
+      case OVAL, INDICATOR_OPEN, INDICATOR_CLOSED, BOUNCING, READS_RESISTOR, DRIED_OUT ->
+          Optional.empty();
     };
+  }
+
+  private static Finding called(Outcome outcome, AssessWords words) {
+    return ShortCriterion.said(Criterion.TESTER, outcome, words);
   }
 
   private static Finding plain(Outcome outcome, AssessWords words) {

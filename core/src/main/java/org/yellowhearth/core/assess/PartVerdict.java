@@ -2,6 +2,7 @@ package org.yellowhearth.core.assess;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.assess.VerdictRules.Decision;
@@ -18,6 +19,10 @@ import org.yellowhearth.core.part.Sort;
  * reasons win.
  */
 final class PartVerdict {
+  /** What is good to know and does not say that the part is good. */
+  private static final Set<MessageKey> HALF =
+      Set.of(AssessWords.NO_SHORTS, AssessWords.NO_GRID_LEAK, AssessWords.REVERSE_BLOCKS);
+
   private PartVerdict() {}
 
   static Decision decide(Part part, List<Finding> findings, Evidence evidence, Policy policy) {
@@ -69,11 +74,9 @@ final class PartVerdict {
         .map(f ->
             Decision.of(
                 Verdict.REPLACE,
-                Message.of(
-                    part.sort() == Sort.FUSE
-                        ? AssessWords.BECAUSE_FUSE_BLOWN
-                        : AssessWords.BECAUSE_BAD,
-                    f.criterion().term())));
+                part.sort() == Sort.FUSE
+                    ? Message.of(AssessWords.BECAUSE_FUSE_BLOWN, f.criterion().term())
+                    : VerdictRules.because(f)));
   }
 
   private static Optional<Decision> school(Part part, Policy policy) {
@@ -141,7 +144,8 @@ final class PartVerdict {
         .anyMatch(f ->
             f.outcome() == Outcome.GOOD
                 && f.criterion() != Criterion.CONTACT
-                && f.criterion() != Criterion.WITNESSES);
+                && f.criterion() != Criterion.WITNESSES
+                && !HALF.contains(f.words().key()));
   }
 
   private static Optional<Finding> first(List<Finding> findings, Predicate<Finding> wanted) {

@@ -36,6 +36,10 @@ final class RiskRules {
 
   private static final double PRIOR_WEIGHT = 4;
 
+  /** Criteria that tell good from bad without a figure. */
+  private static final Set<Criterion> SAID =
+      Set.of(Criterion.SHORT_OR_OPEN, Criterion.TESTER, Criterion.ESR, Criterion.WIPER);
+
   private final Knowledge knowledge;
   private final Map<String, Count> counts;
 
@@ -88,22 +92,25 @@ final class RiskRules {
         .orElse(new PartWear(part.sort(), "", new CapacitorKind.Wear(100, 1, false), 2));
   }
 
+  /** What was read of it; nothing where no reading says whether it is good. */
   private static Optional<Factor> readings(List<Finding> findings, boolean measured) {
-    boolean bad = false;
-    boolean doubtful = false;
-    for (Finding f : findings) {
-      bad |= f.outcome() == Outcome.BAD && f.measured().isPresent();
-      doubtful |= f.outcome() == Outcome.DOUBTFUL && f.measured().isPresent();
-    }
+    Set<Outcome> read =
+        findings.stream()
+            .filter(f -> f.measured().isPresent() || SAID.contains(f.criterion()))
+            .map(Finding::outcome)
+            .collect(Collectors.toSet());
     if (!measured) {
       return Optional.empty();
     }
-    return Optional.of(
-        bad
-            ? new Factor(Message.of(AssessWords.RISK_READS_BAD), 50)
-            : doubtful
-                ? new Factor(Message.of(AssessWords.RISK_READS_DOUBTFUL), 3)
-                : new Factor(Message.of(AssessWords.RISK_READS_GOOD), 0.25));
+    if (read.contains(Outcome.BAD)) {
+      return Optional.of(new Factor(Message.of(AssessWords.RISK_READS_BAD), 50));
+    }
+    if (read.contains(Outcome.DOUBTFUL)) {
+      return Optional.of(new Factor(Message.of(AssessWords.RISK_READS_DOUBTFUL), 3));
+    }
+    return read.contains(Outcome.GOOD)
+        ? Optional.of(new Factor(Message.of(AssessWords.RISK_READS_GOOD), 0.25))
+        : Optional.empty();
   }
 
   private static void looks(List<VisualInspection> looks, List<Factor> factors) {

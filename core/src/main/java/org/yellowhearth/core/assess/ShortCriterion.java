@@ -59,8 +59,11 @@ final class ShortCriterion {
     evidence
         .newestTelling(Figure.ESR)
         .map(r -> r.figures().bounds().get(Figure.ESR))
-        .filter(b -> b.side() == Bound.End.ABOVE)
-        .ifPresent(_ -> findings.add(plain(Outcome.BAD, AssessWords.ESR_OVER)));
+        .ifPresent(b ->
+            findings.add(
+                b.side() == Bound.End.ABOVE
+                    ? plain(Outcome.BAD, AssessWords.ESR_OVER)
+                    : said(Criterion.ESR, Outcome.GOOD, AssessWords.ESR_BELOW)));
     evidence.newestQualified().ifPresent(r -> findings.addAll(qualified(r)));
     return findings;
   }
@@ -108,8 +111,33 @@ final class ShortCriterion {
         case INTERMITTENT -> findings.add(plain(Outcome.BAD, AssessWords.INTERMITTENT));
         case INDICATOR_OPEN -> findings.add(indicator(Outcome.GOOD, volts));
         case INDICATOR_CLOSED -> findings.add(indicator(alone ? Outcome.BAD : Outcome.OPEN, volts));
-        case BOUNCING -> {
-          // Tells of the contact, not of the part.
+        case READS_OPEN -> findings.add(plain(Outcome.BAD, AssessWords.READS_OPEN));
+        case READS_SHORT ->
+            findings.add(
+                plain(
+                    alone ? Outcome.BAD : Outcome.OPEN,
+                    alone ? AssessWords.READS_SHORT : AssessWords.IN_CIRCUIT));
+        case READS_RESISTOR ->
+            findings.add(
+                plain(
+                    alone ? Outcome.BAD : Outcome.OPEN,
+                    alone ? AssessWords.READS_RESISTOR : AssessWords.IN_CIRCUIT));
+        case DRIED_OUT -> findings.add(plain(Outcome.BAD, AssessWords.DRIED_OUT));
+        case CALLED_BAD ->
+            findings.add(said(Criterion.TESTER, Outcome.BAD, AssessWords.CALLED_BAD));
+        case CALLED_WEAK ->
+            findings.add(said(Criterion.TESTER, Outcome.DOUBTFUL, AssessWords.CALLED_WEAK));
+        case CALLED_GOOD ->
+            findings.add(said(Criterion.TESTER, Outcome.GOOD, AssessWords.CALLED_GOOD));
+        case BOUNCING,
+            SCRATCHY,
+            REVERSE_BLOCKS,
+            REVERSE_CONDUCTS,
+            NO_SHORTS,
+            SHORTS,
+            NO_GRID_LEAK,
+            GRID_LEAK -> {
+          // Tells of the contact, or is not said of capacitors.
         }
       }
     }
@@ -137,8 +165,13 @@ final class ShortCriterion {
   }
 
   private static Finding plain(Outcome outcome, AssessWords words) {
+    return said(Criterion.SHORT_OR_OPEN, outcome, words);
+  }
+
+  /** What was said without a figure. */
+  static Finding said(Criterion criterion, Outcome outcome, AssessWords words) {
     return new Finding(
-        Criterion.SHORT_OR_OPEN,
+        criterion,
         outcome,
         Optional.empty(),
         Optional.empty(),

@@ -169,10 +169,14 @@ final class VerdictRules {
               Verdict.REFORM,
               Message.of(AssessWords.BECAUSE_REFORM_LEAKAGE, c.policy().electrolytics().term())));
     }
-    return Optional.of(
-        Decision.of(
-            Verdict.REPLACE,
-            Message.of(AssessWords.BECAUSE_BAD, bad.getFirst().criterion().term())));
+    return Optional.of(Decision.of(Verdict.REPLACE, because(bad.getFirst())));
+  }
+
+  /** A figure is outside its limit; what was only said speaks for itself. */
+  static Message because(Finding bad) {
+    return bad.measured().isPresent() || bad.limit().isPresent()
+        ? Message.of(AssessWords.BECAUSE_BAD, bad.criterion().term())
+        : Message.of(AssessWords.BECAUSE_SAID, bad.words());
   }
 
   private static Optional<Decision> onSight(Case c) {
@@ -299,12 +303,12 @@ final class VerdictRules {
     boolean insulation =
         e.newestTelling(Figure.INSULATION).isPresent()
             || e.newestTelling(Figure.LEAKAGE).isPresent()
-            || e.newestQualified().isPresent();
+            || e.shownAtVoltage();
     return switch (c.kind().family()) {
       case ELECTROLYTIC, TANTALUM ->
           !capacitance
               ? missing(Criterion.CAPACITANCE_KEPT, AssessWords.NEXT_MEASURE_CAPACITANCE)
-              : e.newestLoss().isEmpty()
+              : e.newestLoss().isEmpty() && e.newestTelling(Figure.ESR).isEmpty()
                   ? missing(Criterion.ESR, AssessWords.NEXT_MEASURE_LOSS)
                   : Optional.empty();
       case PAPER ->

@@ -8,6 +8,7 @@ import org.yellowhearth.core.message.Stored;
  * Something that happened while a set got its first power under a plan; written down as it happens.
  * That the set is under power, or no longer, is told by {@link Edit.PowerSwitched} as ever.
  */
+@Stored("waking")
 public sealed interface PoweringUp extends Edit.Event {
   /** The id of the plan. */
   String plan();

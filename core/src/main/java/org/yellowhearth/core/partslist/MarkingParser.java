@@ -90,9 +90,12 @@ public final class MarkingParser {
           "volts",
           "capacitor",
           "condenser",
+          "cap",
+          "cap.",
           ",");
   private static final Set<String> SURGE = Set.of("surge", "peak", "pk");
   private static final double LARGEST_FARADS = 10;
+  private static final double MICRO = 1e-6;
   private static final double LARGEST_VOLTS = 100_000;
 
   private final Vocabulary vocabulary;
@@ -188,6 +191,11 @@ public final class MarkingParser {
         FigureText.read(line, at).orElseThrow(() -> unreadable(PartsListWords.UNKNOWN_WORD, token));
     if (text.unit().isEmpty() && BARE_CODE.matcher(text.text()).matches()) {
       throw codeOrPico(text);
+    }
+    if (text.unit().isEmpty() && text.number() > 0 && text.number() < 1) {
+      // Below one and without a unit it is printed in microfarads: .05 (common practice).
+      capacitance(MICRO * text.number(), new Token(text.text(), text.index()));
+      return text.words();
     }
     switch (text.meaning().dimension()) {
       case CAPACITANCE -> capacitance(text.positiveValue(), new Token(text.text(), text.index()));

@@ -21,5 +21,33 @@ public enum Qualifier implements Coded {
   /** The figure comes and goes. */
   INTERMITTENT,
   /** The figure does not settle. */
-  BOUNCING
+  BOUNCING,
+  /** Open, or the instrument shows nothing. */
+  READS_OPEN,
+  /** A short. */
+  READS_SHORT,
+  /** A tester takes a capacitor for a resistor. */
+  READS_RESISTOR,
+  /** Called bad, by a tester or by who measured it. */
+  CALLED_BAD,
+  /** Called weak. */
+  CALLED_WEAK,
+  /** Called good. */
+  CALLED_GOOD,
+  /** Called dried out. */
+  DRIED_OUT,
+  /** A control or a contact that crackles. */
+  SCRATCHY,
+  /** A junction passes nothing the other way. */
+  REVERSE_BLOCKS,
+  /** A junction conducts the other way too. */
+  REVERSE_CONDUCTS,
+  /** A valve tester finds no shorts. */
+  NO_SHORTS,
+  /** A valve tester finds shorts between electrodes, or a leak from heater to cathode. */
+  SHORTS,
+  /** A valve tester finds no grid current. */
+  NO_GRID_LEAK,
+  /** A valve tester finds grid current: gas or a leak. */
+  GRID_LEAK
 }

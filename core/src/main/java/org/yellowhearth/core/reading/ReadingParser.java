@@ -78,8 +78,28 @@ public final class ReadingParser {
           Map.entry("eye-open", Qualifier.INDICATOR_OPEN),
           Map.entry("eye-closed", Qualifier.INDICATOR_CLOSED),
           Map.entry("intermittent", Qualifier.INTERMITTENT),
-          Map.entry("bouncing", Qualifier.BOUNCING));
+          Map.entry("bouncing", Qualifier.BOUNCING),
+          Map.entry("reads-open", Qualifier.READS_OPEN),
+          Map.entry("reads-short", Qualifier.READS_SHORT),
+          Map.entry("reads-resistor", Qualifier.READS_RESISTOR),
+          Map.entry("called-bad", Qualifier.CALLED_BAD),
+          Map.entry("called-weak", Qualifier.CALLED_WEAK),
+          Map.entry("called-good", Qualifier.CALLED_GOOD),
+          Map.entry("dried-out", Qualifier.DRIED_OUT),
+          Map.entry("scratchy", Qualifier.SCRATCHY),
+          Map.entry("reverse-blocks", Qualifier.REVERSE_BLOCKS),
+          Map.entry("reverse-conducts", Qualifier.REVERSE_CONDUCTS),
+          Map.entry("no-shorts", Qualifier.NO_SHORTS),
+          Map.entry("shorts", Qualifier.SHORTS),
+          Map.entry("no-grid-leak", Qualifier.NO_GRID_LEAK),
+          Map.entry("grid-leak", Qualifier.GRID_LEAK));
   private static final double LARGEST_RATIO = 10_000;
+
+  /** What "about" leaves open (our own reading of how people say it). */
+  private static final double ABOUT = 0.2;
+
+  /** What an ESR meter that shows nothing but noughts can tell apart (common practice). */
+  private static final double RESOLUTION_OHMS = 0.01;
 
   private final Sort sort;
   private final Conditions.Draft conditions = new Conditions.Draft();
@@ -102,7 +122,8 @@ public final class ReadingParser {
    * @throws org.yellowhearth.core.marking.AmbiguousException where a figure has two honest meanings
    */
   public void read(List<Token> words) {
-    List<Token> line = partedAtConditions(words);
+    BenchWords.Plain plain = BenchWords.plain(words, sort);
+    List<Token> line = partedAtConditions(plain.words());
     int at = 0;
     while (at < line.size()) {
       at += one(line, at);
@@ -112,6 +133,9 @@ public final class ReadingParser {
       throw unreadable(ReadingWords.NO_FIGURE, last.text(), last.index());
     }
     takeOffLeads(words);
+    if (plain.about() && conditions.uncertainty.isEmpty()) {
+      conditions.uncertainty = OptionalDouble.of(ABOUT);
+    }
   }
 
   /** The figures understood so far. */
@@ -282,8 +306,19 @@ public final class ReadingParser {
       }
     }
     FigureText text = figure(line, at, asked, ReadingWords.FIGURE_EXPECTED);
-    keep(what, value(what, text), text);
+    take(what, text);
     return text.words();
+  }
+
+  /** Keeps a figure; an ESR of nothing but noughts is below what the meter can show. */
+  private void take(Figure what, FigureText text) {
+    boolean ohms = text.unit().isEmpty() || text.meaning().dimension() == Dimension.RESISTANCE;
+    if (what == Figure.ESR && text.number() == 0 && ohms) {
+      refuseTwice(what, text.text(), text.index());
+      figures = figures.with(what, new Bound(Bound.End.BELOW, OptionalDouble.of(RESOLUTION_OHMS)));
+    } else {
+      keep(what, value(what, text), text);
+    }
   }
 
   private int leftRange(Figure what, List<Token> line, int at, boolean above, Token asked) {
@@ -304,7 +339,7 @@ public final class ReadingParser {
               : of(text, Dimension.RESISTANCE, ReadingWords.RESISTANCE_EXPECTED, what);
       case INSULATION -> of(text, Dimension.RESISTANCE, ReadingWords.RESISTANCE_EXPECTED);
       case CAPACITANCE -> of(text, Dimension.CAPACITANCE, ReadingWords.CAPACITANCE_EXPECTED);
-      case LEAKAGE, FULL_SCALE -> of(text, Dimension.CURRENT, ReadingWords.CURRENT_EXPECTED);
+      case LEAKAGE, FULL_SCALE -> amperes(text);
       case INDUCTANCE -> of(text, Dimension.INDUCTANCE, ReadingWords.INDUCTANCE_EXPECTED);
       case VOLTS ->
           text.unit().isEmpty()
@@ -316,6 +351,20 @@ public final class ReadingParser {
               ? plain(what, text) / 100
               : plain(what, text);
     };
+  }
+
+  /** A current; after its letter {@code 120u} is 120 µA, {@code 0.3m} is 0.3 mA. */
+  private static double amperes(FigureText text) {
+    double times =
+        switch (text.unit()) {
+          case "m" -> 1e-3;
+          case "u", "µ", "μ" -> 1e-6;
+          case "n" -> 1e-9;
+          default -> 0;
+        };
+    return times > 0 && text.number() > 0
+        ? times * text.number()
+        : of(text, Dimension.CURRENT, ReadingWords.CURRENT_EXPECTED);
   }
 
   private static double plain(Figure what, FigureText text) {
@@ -371,8 +420,7 @@ public final class ReadingParser {
       return 1;
     }
     FigureText text = figure(line, at, token, ReadingWords.WORD_NOT_A_READING);
-    Figure what = bareFigure(text);
-    keep(what, value(what, text), text);
+    take(bareFigure(text), text);
     return text.words();
   }
 

@@ -61,7 +61,7 @@ public class StoredNamesTest {
             Stock.Act.class)) {
       RecordJson.records(root)
           .filter(t -> t != Capacitor.class)
-          .forEach(t -> type(root.getSimpleName().toLowerCase(java.util.Locale.ROOT), t, lines));
+          .forEach(t -> type(StoredNames.of(root).getFirst(), t, lines));
     }
     for (Class<?> event :
         List.of(

@@ -1,0 +1,165 @@
+package org.yellowhearth.workshop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.OptionalInt;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.knowledge.words.Describe;
+import org.yellowhearth.storage.store.Shop;
+
+/**
+ * The casebook: what is typed at a bench, and what a good restorer would conclude. Each file is one
+ * case, typed into the bench line as a person would; what it says is common practice unless the
+ * file names a source. How a case is written stands in {@code casebook/README.md}; a new case is a
+ * new file and no code.
+ */
+public class CasebookTest {
+  private static final Path BOOK =
+      Path.of(System.getProperty("hearth.root"), "workshop/src/test/resources/casebook");
+  private static final Pattern RISK = Pattern.compile("(\\S+) risk (above|below) (\\S+)");
+  private static final Pattern VERDICT =
+      Pattern.compile("(\\S+) (not )?(keep|watch|reform|replace|recheck)");
+  private static final Pattern SAYS = Pattern.compile("(\\S+) says \"(.+)\"");
+  private static final Pattern READ = Pattern.compile("(\\S+) read \"(.+)\"");
+  private static final Pattern PART = Pattern.compile("(\\S+) is \"(.+)\"");
+
+  private Shop shop;
+  private DeskModel model;
+
+  @BeforeClass
+  public void openShop() {
+    shop = Rooms.shop(Rooms.folder());
+    model = Rooms.model(shop);
+  }
+
+  @AfterClass
+  public void closeShop() {
+    shop.close();
+  }
+
+  @DataProvider
+  public Object[][] cases() throws IOException {
+    try (Stream<Path> files = Files.list(BOOK)) {
+      return files
+          .filter(f -> f.toString().endsWith(".txt"))
+          .sorted()
+          .map(f -> new Object[] {f.getFileName().toString()})
+          .toArray(Object[][]::new);
+    }
+  }
+
+  @Test(dataProvider = "cases")
+  public void aRestorerWouldConcludeTheSame(String name) throws IOException {
+    model.arrive(name);
+    int expected = 0;
+    for (String line : Files.readAllLines(BOOK.resolve(name))) {
+      if (line.isBlank() || line.startsWith("#")) {
+        continue;
+      }
+      if (line.startsWith("set ")) {
+        set(line.substring(4));
+      } else if (line.startsWith("= ")) {
+        concluded(line.substring(2));
+        expected++;
+      } else if (line.startsWith("! ")) {
+        refused(line.substring(2));
+        expected++;
+      } else {
+        typed(line);
+      }
+    }
+    assertThat(expected).as("it says what must come out").isPositive();
+    model.toShop();
+  }
+
+  private Job job() {
+    return model.openProperty().get().orElseThrow().job();
+  }
+
+  /** {@code set 1965 measured}: its year, and that only measurements count. */
+  private void set(String said) {
+    List<String> words = List.of(said.split(" "));
+    model.changePlate(
+        p -> p.with(d -> d.made = OptionalInt.of(Integer.parseInt(words.getFirst()))));
+    if (words.contains("measured")) {
+      model.changePolicy(Policy.WhenToRenew.MEASURED_ONLY);
+    }
+  }
+
+  private void typed(String line) {
+    int before = job().journal().size();
+    model.benchLine().lineProperty().set(line);
+    Echo echo = model.benchLine().echoProperty().get();
+    model.benchLine().enter();
+    assertThat(job().journal().size())
+        .as("\"%s\" is understood: %s", line, echo.trouble())
+        .isGreaterThan(before);
+  }
+
+  private void refused(String line) {
+    int before = job().journal().size();
+    model.benchLine().lineProperty().set(line);
+    assertThat(model.benchLine().echoProperty().get().trouble()).as(line).isNotEmpty();
+    model.benchLine().enter();
+    assertThat(job().journal()).as("\"%s\" is not taken", line).hasSize(before);
+    model.benchLine().lineProperty().set("");
+  }
+
+  private void concluded(String said) {
+    Matcher risk = RISK.matcher(said);
+    Matcher verdict = VERDICT.matcher(said);
+    Matcher says = SAYS.matcher(said);
+    Matcher read = READ.matcher(said);
+    Matcher part = PART.matcher(said);
+    if (risk.matches()) {
+      double chance = of(risk.group(1)).risk().chance();
+      double bound = Double.parseDouble(risk.group(3));
+      assertThat(risk.group(2).equals("above") ? chance > bound : chance < bound)
+          .as("%s, which is %.3f", said, chance)
+          .isTrue();
+    } else if (verdict.matches()) {
+      Assessment a = of(verdict.group(1));
+      String is = a.verdict().name().toLowerCase(Locale.ROOT);
+      assertThat(is.equals(verdict.group(3)))
+          .as("%s, which is %s: %s", said, is, model.words().say(a.because()))
+          .isEqualTo(verdict.group(2) == null);
+    } else if (says.matches()) {
+      assertThat(of(says.group(1)).findings().stream().map(f -> model.words().say(f.words())))
+          .as(said)
+          .anyMatch(w -> w.contains(says.group(2)));
+    } else if (read.matches()) {
+      assertThat(
+              new Describe(model.words(), job())
+                  .reading(
+                      job().readingsOf(PartRef.of(read.group(1))).getLast().figures(),
+                      job().readingsOf(PartRef.of(read.group(1))).getLast().conditions()))
+          .contains(read.group(2));
+    } else if (part.matches()) {
+      assertThat(
+              new Describe(model.words(), job())
+                  .part(job().part(PartRef.of(part.group(1))).orElseThrow()))
+          .contains(part.group(2));
+    } else {
+      throw new AssertionError("the case says something that is not understood: " + said);
+    }
+  }
+
+  private Assessment of(String ref) {
+    return model.openProperty().get().orElseThrow().assessment(PartRef.of(ref)).orElseThrow();
+  }
+}
