@@ -75,7 +75,7 @@ final class PartVerdict {
             Decision.of(
                 Verdict.REPLACE,
                 part.sort() == Sort.FUSE
-                    ? Message.of(AssessWords.BECAUSE_FUSE_BLOWN, f.criterion().term())
+                    ? Message.of(AssessWords.BECAUSE_FUSE_BLOWN)
                     : VerdictRules.because(f)));
   }
 

@@ -112,7 +112,7 @@ public class ReadingParserTest {
       {"D=0", ReadingWords.RATIO_RANGE, 2}, //
       {"IR5u", ReadingWords.RESISTANCE_EXPECTED, 2},
       {"C=5r", ReadingWords.CAPACITANCE_EXPECTED, 2}, //
-      {"I=5u", ReadingWords.CURRENT_EXPECTED, 2},
+      {"I=5r", ReadingWords.CURRENT_EXPECTED, 2},
       {"D", ReadingWords.FIGURE_EXPECTED, 0},
       {"9u @999C", ReadingWords.CELSIUS_RANGE, 4}, //
       {"1mA @99kV", ReadingWords.VOLTS_RANGE, 5},

@@ -105,7 +105,7 @@ public class SentencesTest {
   public void everyCallFillsItsSentence(SetPlate.Dialect dialect) throws IOException {
     Words words = Words.of(dialect);
     List<Calls.Call> calls =
-        Calls.of(ROOT, Pattern.compile("Message\\.of\\((?=\\w*Words\\.[A-Z_]+[,)])"));
+        Calls.of(ROOT, Pattern.compile("Message\\.of\\(\\s*(?=\\w*Words\\.[A-Z_]+[,)])"));
     assertThat(calls.size()).isGreaterThan(400);
     List<String> wrong = new ArrayList<>();
     for (Calls.Call c : calls) {
@@ -155,7 +155,8 @@ public class SentencesTest {
     try (Reader r = Files.newBufferedReader(LABELS)) {
       labels.load(r);
     }
-    List<Calls.Call> calls = Calls.of(ROOT, Pattern.compile("Labels\\.of\\((?=\"[^\"]+\"[,)])"));
+    List<Calls.Call> calls =
+        Calls.of(ROOT, Pattern.compile("Labels\\.of\\(\\s*(?=\"[^\"]+\"[,)])"));
     assertThat(calls.size()).isGreaterThan(500);
     List<String> wrong = new ArrayList<>();
     for (Calls.Call c : calls) {
