@@ -192,8 +192,8 @@ public final class MarkingParser {
     if (text.unit().isEmpty() && BARE_CODE.matcher(text.text()).matches()) {
       throw codeOrPico(text);
     }
-    if (text.unit().isEmpty() && text.number() > 0 && text.number() < 1) {
-      // Below one and without a unit it is printed in microfarads: .05 (common practice).
+    if (text.unit().isEmpty() && text.text().startsWith(".") && text.number() > 0) {
+      // Printed with its point first it is in microfarads: .05 (common practice).
       capacitance(MICRO * text.number(), new Token(text.text(), text.index()));
       return text.words();
     }
