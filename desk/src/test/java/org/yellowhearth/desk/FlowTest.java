@@ -62,7 +62,7 @@ public class FlowTest extends Window {
   @Test
   public void theSameByMouse() {
     openJob("Quillandry");
-    robot.clickOn("#stage-census");
+    robot.clickOn("#stage-parts");
     settle();
     robot.clickOn(find("part-ref", TextField.class)).write("C30");
     robot.clickOn(find("part-marking", TextField.class)).write("0,1 uF 400 V");

@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -44,7 +45,7 @@ public final class KnowledgeFiles {
       sources.put(source.id(), source);
     }
     Map<String, CapacitorKind> kinds = new HashMap<>();
-    Map<String, String> kindWords = new HashMap<>();
+    Map<String, String> kindWords = new LinkedHashMap<>();
     for (JsonValue v :
         open("capacitor-kinds.json")
             .object("format", "version", "kinds")

@@ -2,6 +2,7 @@ package org.yellowhearth.knowledge;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -59,7 +60,7 @@ final class VocabularyFile {
 
   private static <C extends Coded> Map<String, C> words(JsonValue v, C[] constants) {
     v.object(Stream.of(constants).map(Coded::code).toArray(String[]::new));
-    Map<String, C> words = new HashMap<>();
+    Map<String, C> words = new LinkedHashMap<>();
     for (C constant : constants) {
       v.optional(constant.code())
           .ifPresent(list ->

@@ -1,5 +1,7 @@
 package org.yellowhearth.core.knowledge;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.yellowhearth.core.message.Coded;
@@ -8,7 +10,8 @@ import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.part.Sort;
 
 /**
- * The words that may be typed; lower case, several words joined by one space.
+ * The words that may be typed; lower case, several words joined by one space. Of several words for
+ * one thing the plainest stands first.
  *
  * @param letters the reference letters that commonly stand for a sort of part
  * @param sorts words that name a sort of part
@@ -26,11 +29,15 @@ public record Vocabulary(
   public static final int LONGEST_NAME = 4;
 
   public Vocabulary {
-    kinds = Map.copyOf(kinds);
-    roles = Map.copyOf(roles);
-    polarities = Map.copyOf(polarities);
+    kinds = inOrder(kinds);
+    roles = inOrder(roles);
+    polarities = inOrder(polarities);
     letters = Map.copyOf(letters);
-    sorts = Map.copyOf(sorts);
+    sorts = inOrder(sorts);
     constants = Map.copyOf(constants);
+  }
+
+  private static <T> Map<String, T> inOrder(Map<String, T> words) {
+    return Collections.unmodifiableMap(new LinkedHashMap<>(words));
   }
 }

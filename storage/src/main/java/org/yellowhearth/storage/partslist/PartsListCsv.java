@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.math.MathContext;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -106,7 +105,7 @@ public final class PartsListCsv {
   }
 
   /**
-   * The plainest word that is read as this; one that begins with a sign is no cell for a
+   * The plainest word that is read as this, the first; one that begins with a sign is no cell for a
    * spreadsheet.
    */
   private static <T> String typed(Map<String, T> words, T meaning) {
@@ -114,7 +113,7 @@ public final class PartsListCsv {
         .filter(e -> Objects.equals(e.getValue(), meaning))
         .map(Map.Entry::getKey)
         .filter(w -> Character.isLetter(w.charAt(0)))
-        .min(Comparator.comparingInt(String::length).thenComparing(Comparator.naturalOrder()))
+        .findFirst()
         .orElse("");
   }
 
