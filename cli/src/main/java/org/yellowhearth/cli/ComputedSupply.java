@@ -155,7 +155,8 @@ final class ComputedSupply {
     List<Headroom> headrooms = Headroom.of(supply);
     node.set("regulators", regulators(headrooms, RegulatorHeat.of(job, headrooms)));
     node.set(
-        "converters", converters(ConverterFigures.of(job, knowledge, view, judged.age(), figures)));
+        "converters",
+        converters(ConverterFigures.of(job, knowledge, view, judged.beliefs(), figures)));
     ArrayNode spice = node.putArray("spice");
     SpiceText.cards(supply.circuit()).forEach(spice::add);
     return node;

@@ -20,6 +20,7 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.EsrChart;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.knowledge.PeriodRules;
@@ -84,7 +85,8 @@ public final class Sets {
               Map.of(),
               List.of()),
           new SubstitutionRules(Map.of(), Map.of(), Map.of(), List.of()),
-          new PeriodRules(List.of(), List.of()));
+          new PeriodRules(List.of(), List.of()),
+          new EsrChart(Family.ELECTROLYTIC, 20e3, List.of(), ""));
 
   private Sets() {}
 

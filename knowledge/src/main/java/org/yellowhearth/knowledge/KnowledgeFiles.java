@@ -67,7 +67,8 @@ public final class KnowledgeFiles {
         RuleFiles.faults(open("fault-rules.json"), sources),
         RuleFiles.supply(open("supply-rules.json"), sources),
         RuleFiles.renew(open("renew-rules.json"), sources),
-        RuleFiles.period(open("period-rules.json"), sources));
+        RuleFiles.period(open("period-rules.json"), sources),
+        RuleFiles.esrChart(open("esr-chart.json"), sources));
   }
 
   private static JsonValue open(String name) {

@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.EsrChart;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.knowledge.PartRule;
@@ -205,6 +206,30 @@ final class RuleFiles {
             })
             .toList();
     return new SupplyRules(ageing, cathodes, rectifiers, inside);
+  }
+
+  /** What is expected of the series resistance of a sound capacitor. */
+  static EsrChart esrChart(JsonValue file, Map<String, Source> sources) {
+    file.object("format", "version", "family", "leastHertz", "source", "columns");
+    return new EsrChart(
+        file.field("family").code(Family.class),
+        file.field("leastHertz").number(1, 1e6),
+        file.field("columns").list(MOST).stream()
+            .map(c -> {
+              c.object("upToVolts", "ohmsByMicrofarads");
+              return new EsrChart.Column(
+                  c.field("upToVolts").number(0, 1e6),
+                  c.field("ohmsByMicrofarads").list(MOST).stream()
+                      .map(p -> {
+                        List<JsonValue> pair = p.list(2);
+                        return new EsrChart.Point(
+                            pair.getFirst().number(1e-6, 1e6) * 1e-6,
+                            pair.getLast().number(1e-6, 1e6));
+                      })
+                      .toList());
+            })
+            .toList(),
+        KnowledgeFiles.cite(file, "source", sources));
   }
 
   /** What may take the place of what. */

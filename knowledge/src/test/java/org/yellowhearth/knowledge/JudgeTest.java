@@ -165,7 +165,7 @@ public class JudgeTest {
     Bench b = set();
     assertThat(believed(b, "C1", Which.CAPACITANCE).origin()).isEqualTo(Origin.GUESSED);
     assertThat(believed(b, "R1", Which.RESISTANCE))
-        .isEqualTo(new Believed(47e3, Origin.MARKED, Optional.empty()));
+        .isEqualTo(new Believed(47e3, 0, Origin.MARKED, Optional.empty()));
     b.type("C1 60u 2r @100 in; R1 20k in");
     assertThat(believed(b, "C1", Which.CAPACITANCE).origin()).isEqualTo(Origin.GUESSED);
     assertThat(believed(b, "R1", Which.RESISTANCE).value()).isEqualTo(47e3);
@@ -179,6 +179,7 @@ public class JudgeTest {
         .isEqualTo(
             new Believed(
                 61e3,
+                0,
                 Origin.MEASURED,
                 b.job().readings().reversed().stream()
                     .filter(r -> r.part().equals(PartRef.of("R1")))
@@ -193,7 +194,7 @@ public class JudgeTest {
     Belief belief =
         Belief.now(job, job.part(PartRef.of("C1")).orElseThrow(), VerdictTest.KNOWLEDGE, 0);
     assertThat(belief.of(Which.CAPACITANCE))
-        .hasValue(new Believed(16e-6, Origin.MARKED, Optional.empty()));
+        .hasValue(new Believed(16e-6, 0, Origin.MARKED, Optional.empty()));
     assertThat(judge.of(job, LocalDate.of(2026, 6, 1)).age()).hasValue(76);
   }
 

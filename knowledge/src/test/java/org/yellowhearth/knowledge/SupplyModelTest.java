@@ -10,6 +10,7 @@ import java.util.OptionalInt;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.circuit.Transient;
 import org.yellowhearth.core.fact.Item;
@@ -409,7 +410,7 @@ public class SupplyModelTest {
             b.job(),
             VerdictTest.KNOWLEDGE,
             View.AS_IT_IS,
-            OptionalDouble.of(40),
+            p -> Belief.now(b.job(), p, VerdictTest.KNOWLEDGE, 40),
             SupplyFigures.of(m.supply().orElseThrow(), m.points()))
         .getFirst();
   }

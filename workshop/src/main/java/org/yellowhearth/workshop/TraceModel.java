@@ -1,6 +1,5 @@
 package org.yellowhearth.workshop;
 
-import java.time.Year;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -171,7 +170,6 @@ public final class TraceModel {
     }
     basis = now;
     forget();
-    OptionalDouble age = age(job);
     JudgedJob judged = open.get().judged();
     model
         .background()
@@ -186,8 +184,8 @@ public final class TraceModel {
                   is,
                   drawnFigures,
                   isFigures,
-                  outputs(job, SupplyModel.View.AS_DRAWN, age, drawnFigures),
-                  outputs(job, SupplyModel.View.AS_IT_IS, age, isFigures));
+                  outputs(judged, SupplyModel.View.AS_DRAWN, drawnFigures),
+                  outputs(judged, SupplyModel.View.AS_IT_IS, isFigures));
             },
             done -> {
               if (now.equals(basis)) {
@@ -197,9 +195,11 @@ public final class TraceModel {
   }
 
   private List<ConverterFigures.Output> outputs(
-      Job job, SupplyModel.View view, OptionalDouble age, Optional<SupplyFigures> figures) {
+      JudgedJob judged, SupplyModel.View view, Optional<SupplyFigures> figures) {
     return figures.stream()
-        .flatMap(f -> ConverterFigures.of(job, model.knowledge(), view, age, f).stream())
+        .flatMap(f ->
+            ConverterFigures.of(judged.job(), model.knowledge(), view, judged.beliefs(), f)
+                .stream())
         .flatMap(c -> c.outputs().stream())
         .toList();
   }
@@ -211,10 +211,6 @@ public final class TraceModel {
     findings.set(Optional.empty());
     runs.set(Optional.empty());
     margins.set(List.of());
-  }
-
-  private OptionalDouble age(Job job) {
-    return job.plate().age(Year.of(model.now().getYear()));
   }
 
   private static Optional<SupplyFigures> figures(SupplyModel of) {
@@ -369,8 +365,7 @@ public final class TraceModel {
         .filter(w -> w.now().supply().isPresent())
         .map(Worked::now)
         .ifPresent(now -> {
-          Job job = model.job();
-          OptionalDouble age = age(job);
+          JudgedJob judged = model.openProperty().get().orElseThrow().judged();
           Map<Parameter, Double> asked = Map.copyOf(changes);
           work.start((watcher, show) -> {
             double share = asked.isEmpty() ? 1 : 0.5;
@@ -378,16 +373,15 @@ public final class TraceModel {
                 new ArrayList<>(
                     List.of(
                         margins(
-                            job,
+                            judged,
                             now,
                             now.supply().orElseThrow(),
-                            age,
                             false,
                             s -> watcher.goOn(share * s))));
             if (!asked.isEmpty()) {
               Supply tried =
                   now.supply().orElseThrow().tuned((knob, is) -> asked.getOrDefault(knob, is));
-              done.add(margins(job, now, tried, age, true, s -> watcher.goOn(share + share * s)));
+              done.add(margins(judged, now, tried, true, s -> watcher.goOn(share + share * s)));
             }
             show.accept(() -> margins.set(List.copyOf(done)));
           });
@@ -395,12 +389,12 @@ public final class TraceModel {
   }
 
   private Margins margins(
-      Job job, SupplyModel now, Supply supply, OptionalDouble age, boolean trial, Watcher watcher) {
+      JudgedJob judged, SupplyModel now, Supply supply, boolean trial, Watcher watcher) {
     List<Headroom> headroom = Headroom.of(supply);
     return new Margins(
         trial,
         headroom,
-        RegulatorHeat.of(job, headroom),
+        RegulatorHeat.of(judged.job(), headroom),
         Inrush.of(supply, now.points(), now.ratings(), s -> watcher.goOn(INRUSH_SHARE * s)),
         WarmUp.of(
             supply,
@@ -408,10 +402,10 @@ public final class TraceModel {
             now.cathodes(),
             s -> watcher.goOn(INRUSH_SHARE + (1 - INRUSH_SHARE) * s)),
         ConverterFigures.of(
-            job,
+            judged.job(),
             model.knowledge(),
             SupplyModel.View.AS_IT_IS,
-            age,
+            judged.beliefs(),
             SupplyFigures.of(supply, now.points())));
   }
 

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -16,9 +17,11 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.Assessment;
+import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.storage.store.Shop;
 
@@ -34,6 +37,15 @@ public class CasebookTest {
   private static final Pattern RISK = Pattern.compile("(\\S+) risk (above|below) (\\S+)");
   private static final Pattern VERDICT =
       Pattern.compile("(\\S+) (not )?(keep|watch|reform|replace|recheck)");
+  private static final Pattern LIKELY =
+      Pattern.compile("(\\S+) most likely (sound|worn|leaky|short|open)");
+  private static final Pattern VALUE =
+      Pattern.compile("(\\S+) (farads|esr|leak) (above|below) (\\S+)");
+  private static final Map<String, Which> VALUES =
+      Map.of(
+          "farads", Which.CAPACITANCE,
+          "esr", Which.SERIES_RESISTANCE,
+          "leak", Which.LEAKAGE_RESISTANCE);
   private static final Pattern SAYS = Pattern.compile("(\\S+) says \"(.+)\"");
   private static final Pattern READ = Pattern.compile("(\\S+) read \"(.+)\"");
   private static final Pattern PART = Pattern.compile("(\\S+) is \"(.+)\"");
@@ -123,6 +135,8 @@ public class CasebookTest {
   private void concluded(String said) {
     Matcher risk = RISK.matcher(said);
     Matcher verdict = VERDICT.matcher(said);
+    Matcher likely = LIKELY.matcher(said);
+    Matcher value = VALUE.matcher(said);
     Matcher says = SAYS.matcher(said);
     Matcher read = READ.matcher(said);
     Matcher part = PART.matcher(said);
@@ -138,6 +152,17 @@ public class CasebookTest {
       assertThat(is.equals(verdict.group(3)))
           .as("%s, which is %s: %s", said, is, model.words().say(a.because()))
           .isEqualTo(verdict.group(2) == null);
+    } else if (likely.matches()) {
+      Belief belief = of(likely.group(1)).belief();
+      assertThat(belief.likeliest().code())
+          .as("%s: %s", said, belief.states())
+          .isEqualTo(likely.group(2));
+    } else if (value.matches()) {
+      double is = of(value.group(1)).belief().value(VALUES.get(value.group(2)));
+      double bound = Double.parseDouble(value.group(4));
+      assertThat(value.group(3).equals("above") ? is > bound : is < bound)
+          .as("%s, which is %g", said, is)
+          .isTrue();
     } else if (says.matches()) {
       assertThat(of(says.group(1)).findings().stream().map(f -> model.words().say(f.words())))
           .as(said)

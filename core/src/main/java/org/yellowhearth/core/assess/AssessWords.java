@@ -21,6 +21,7 @@ public enum AssessWords implements MessageKey {
   ESR_HIGH,
   ESR_WORKING,
   ESR_WORKING_AT,
+  ESR_CHART_WORKING,
   FREQUENCY_MISSING,
   NO_LIMIT, //
   LEAKAGE_GOOD,
@@ -92,6 +93,8 @@ public enum AssessWords implements MessageKey {
   CALLED_RESISTOR,
   OHMS_LOW,
   OHMS_FINE,
+  BELOW_SOUND,
+  CAPACITANCE_OL,
   CAPACITANCE_NONE,
   CAPACITANCE_OVER,
   ESR_OVER, //

@@ -2,6 +2,7 @@ package org.yellowhearth.core.assess;
 
 import java.util.List;
 import java.util.Optional;
+import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Part;
@@ -15,6 +16,7 @@ import org.yellowhearth.core.part.Part;
  *     itself
  * @param measured whether anything has been measured of it yet
  * @param overruled what the rules say, where a person decided otherwise
+ * @param belief what it is taken to be by every stage
  * @param risk the chance that it fails and what that costs
  */
 public record Assessment(
@@ -25,6 +27,7 @@ public record Assessment(
     Optional<Message> next,
     boolean measured,
     Optional<Ruled> overruled,
+    Belief belief,
     Risk risk) {
   /** What the rules say, and why. */
   public record Ruled(Verdict verdict, Message because) {}
@@ -35,12 +38,14 @@ public record Assessment(
 
   /** This with another verdict and reason, as the neighbours in its can or batch ask. */
   Assessment becoming(Verdict other, Message why) {
-    return new Assessment(part, findings, other, why, Optional.empty(), measured, overruled, risk);
+    return new Assessment(
+        part, findings, other, why, Optional.empty(), measured, overruled, belief, risk);
   }
 
   /** This with its risk. */
   Assessment withRisk(Risk known) {
-    return new Assessment(part, findings, verdict, because, next, measured, overruled, known);
+    return new Assessment(
+        part, findings, verdict, because, next, measured, overruled, belief, known);
   }
 
   /** This as a person decided it. */
@@ -53,6 +58,7 @@ public record Assessment(
         Optional.empty(),
         measured,
         Optional.of(new Ruled(verdict, because)),
+        belief,
         risk);
   }
 

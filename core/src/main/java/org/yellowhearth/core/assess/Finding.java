@@ -2,6 +2,7 @@ package org.yellowhearth.core.assess;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.yellowhearth.core.belief.State;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.quantity.Quantity;
@@ -14,6 +15,8 @@ import org.yellowhearth.core.quantity.Quantity;
  * @param source id of the source of the limit in the knowledge files
  * @param words what it means
  * @param working the formula with the numbers put in
+ * @param state what the part is if it came out bad, where it speaks for more than its criterion
+ *     says
  */
 public record Finding(
     Criterion criterion,
@@ -22,7 +25,24 @@ public record Finding(
     Optional<Limit> limit,
     String source,
     Message words,
-    Optional<Message> working) {
+    Optional<Message> working,
+    Optional<State> state) {
+  Finding(
+      Criterion criterion,
+      Outcome outcome,
+      Optional<Quantity> measured,
+      Optional<Limit> limit,
+      String source,
+      Message words,
+      Optional<Message> working) {
+    this(criterion, outcome, measured, limit, source, words, working, Optional.empty());
+  }
+
+  /** This, speaking for a state of the part. */
+  Finding of(State spokenFor) {
+    return new Finding(
+        criterion, outcome, measured, limit, source, words, working, Optional.of(spokenFor));
+  }
 
   /** How a criterion came out. {@code OPEN}: it cannot be judged from what is known. */
   public enum Outcome implements Coded {

@@ -2,15 +2,19 @@ package org.yellowhearth.core.assess;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.Year;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.yellowhearth.core.arrival.Ages;
+import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.fact.GridCircuit;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Parallel;
@@ -41,7 +45,12 @@ public final class Judgement {
   private final OwnLimits limits;
   private final List<Capacitor> burst;
   private final Map<PartRef, List<Part>> beside = new HashMap<>();
+
+  /** Parts that show a short where they are: one of them, and all that lie across it look so. */
+  private final Set<PartRef> shortInPlace;
+
   private final Surroundings around;
+  private final OptionalDouble setYears;
 
   /** Each part by itself, before those are asked that are judged together with it. */
   private final Map<PartRef, Assessment> alone;
@@ -57,6 +66,7 @@ public final class Judgement {
     this.now = today.plusDays(1).atStartOfDay(ZoneOffset.UTC).toInstant();
     this.limits = new OwnLimits(job);
     this.around = around;
+    this.setYears = job.plate().age(Year.of(today.getYear()));
     this.burst =
         job.items(VisualInspection.class).stream()
             .filter(l -> l.sign() == VisualInspection.Sign.BURST)
@@ -68,11 +78,21 @@ public final class Judgement {
       job.part(p.part())
           .ifPresent(other -> beside.computeIfAbsent(p.with(), _ -> new ArrayList<>()).add(other));
     }
+    this.shortInPlace =
+        job.census().stream()
+            .map(Part::ref)
+            .filter(ref -> job.readingsOf(ref).stream().anyMatch(ShortCriterion::shortInPlace))
+            .collect(Collectors.toSet());
     List<Assessment> each =
         job.census().stream().map(p -> judged(p, job.readingsOf(p.ref()))).toList();
     this.alone = each.stream().collect(Collectors.toMap(a -> a.part().ref(), a -> a));
     this.risks = new RiskRules(knowledge, RiskRules.counts(each));
     this.all = Together.cans(each).stream().map(this::decided).toList();
+  }
+
+  /** What is known of what lies around the parts. */
+  public Surroundings around() {
+    return around;
   }
 
   /** The verdict on every part, in the order of the list. */
@@ -94,6 +114,10 @@ public final class Judgement {
     return decided(Together.cans(can).getLast());
   }
 
+  private boolean shortsInCircuit(Part part) {
+    return shortInPlace.stream().anyMatch(ref -> !ref.equals(part.ref()));
+  }
+
   private Assessment judged(Part part, List<Reading> readings) {
     Evidence evidence = Evidence.of(readings, job, now);
     List<VisualInspection> looks = job.of(part.ref(), VisualInspection.class);
@@ -112,11 +136,12 @@ public final class Judgement {
               job.plate().purpose() == SetPlate.Purpose.MUSEUM,
               Ages.years(job, part, today),
               limits.of(kind, job.policy().limits().limits()),
+              knowledge.esrChart(),
               looks,
               Together.burstSibling(c, burst, job));
       findings.addAll(AgreementCriterion.judge(one));
       findings.addAll(ContactCriterion.judge(evidence));
-      findings.addAll(ShortCriterion.judge(evidence));
+      findings.addAll(ShortCriterion.judge(one, !with.isEmpty() || shortsInCircuit(part)));
       findings.addAll(
           NetworkCriterion.judge(one, around)
               .orElseGet(() ->
@@ -149,7 +174,17 @@ public final class Judgement {
         decision.next(),
         !readings.isEmpty(),
         Optional.empty(),
+        belief(part, readings, findings),
         Risk.UNKNOWN);
+  }
+
+  /** What it is by its own readings and all that was found; as old as the set for what ages. */
+  private Belief belief(Part part, List<Reading> readings, List<Finding> findings) {
+    return BeliefRules.of(
+        Belief.now(readings, part, knowledge, setYears.orElse(0)),
+        findings,
+        knowledge,
+        Ages.years(job, part, today));
   }
 
   /** The same with its risk, the fate of its like in the set in it. */

@@ -4,9 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.function.ToDoubleBiFunction;
+import java.util.function.DoubleUnaryOperator;
 import org.yellowhearth.core.assess.Finding.Limit;
 import org.yellowhearth.core.assess.Finding.Outcome;
+import org.yellowhearth.core.knowledge.EsrChart;
 import org.yellowhearth.core.knowledge.Limits;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
@@ -88,7 +89,9 @@ final class LossCriterion {
         new Pair(
             new LossLimit(at100.get().watchAbove(), limits.oxideDissipation(), c.part().farads()),
             new LossLimit(at100.get().renewAbove(), limits.oxideDissipation(), c.part().farads()),
-            limits.cited().dissipation());
+            limits.cited().dissipation(),
+            c.chart(),
+            c.expectedOhms());
     List<Finding> findings = new ArrayList<>();
     boolean alone = reading.get().conditions().connection().alone();
     d.dissipation()
@@ -102,14 +105,23 @@ final class LossCriterion {
                         pair.source,
                         Message.of(AssessWords.IN_CIRCUIT))));
     boolean read = reading.get().figures().has(Figure.ESR);
+    if (read && ShortCriterion.belowASoundOne(c, reading.get())) {
+      return findings;
+    }
     if (read || (alone && c.kind().lossyByNature())) {
       d.esrOhms().ifPresent(x -> findings.add(pair.esr(x, d.hertz())));
     }
     return findings;
   }
 
-  /** The watch limit and the renew limit of one part. */
-  private record Pair(LossLimit watch, LossLimit renew, String source) {
+  /**
+   * The watch limit and the renew limit of one part, by its dissipation and by the chart of the
+   * trade: what exceeds the stricter is watched, what exceeds both is replaced.
+   *
+   * @param expected what the chart expects at most, in Ω; empty where it says nothing
+   */
+  private record Pair(
+      LossLimit watch, LossLimit renew, String source, EsrChart chart, OptionalDouble expected) {
     /**
      * The limit of D rises with frequency: the lowest usual frequency is the strictest, the highest
      * the kindest.
@@ -121,7 +133,8 @@ final class LossCriterion {
           hertz,
           MeterFrequency.USUAL.getFirst(),
           MeterFrequency.USUAL.getLast(),
-          LossLimit::dissipationAt);
+          watch::dissipationAt,
+          renew::dissipationAt);
     }
 
     /** The limit of ESR falls with frequency: here the highest usual frequency is the strictest. */
@@ -132,7 +145,16 @@ final class LossCriterion {
           hertz,
           MeterFrequency.USUAL.getLast(),
           MeterFrequency.USUAL.getFirst(),
-          LossLimit::ohmsAt);
+          hz -> charted(hz) ? Math.min(watch.ohmsAt(hz), ohms()) : watch.ohmsAt(hz),
+          hz -> charted(hz) ? Math.max(renew.ohmsAt(hz), ohms()) : renew.ohmsAt(hz));
+    }
+
+    private boolean charted(double hertz) {
+      return expected.isPresent() && hertz >= chart.leastHertz();
+    }
+
+    private double ohms() {
+      return expected.orElseThrow();
     }
 
     private Finding judge(
@@ -141,39 +163,44 @@ final class LossCriterion {
         OptionalDouble hertz,
         double strictest,
         double kindest,
-        ToDoubleBiFunction<LossLimit, Double> limitAt) {
+        DoubleUnaryOperator watchAt,
+        DoubleUnaryOperator renewAt) {
       double strict = hertz.orElse(strictest);
       double kind = hertz.orElse(kindest);
-      boolean doubtful = !Edge.atMost(measured.value(), limitAt.applyAsDouble(watch, strict));
-      boolean bad = !Edge.atMost(measured.value(), limitAt.applyAsDouble(renew, kind));
+      boolean doubtful = !Edge.atMost(measured.value(), watchAt.applyAsDouble(strict));
+      boolean bad = !Edge.atMost(measured.value(), renewAt.applyAsDouble(kind));
       if (hertz.isEmpty() && doubtful && !bad) {
         return Finding.open(
             criterion, Optional.of(measured), source, Message.of(AssessWords.FREQUENCY_MISSING));
       }
       LossLimit held = bad ? renew : watch;
       Quantity at = Quantity.hertz(bad ? kind : strict);
-      Quantity limit = Quantity.of(limitAt.applyAsDouble(held, at.value()), measured.unit());
+      double most = (bad ? renewAt : watchAt).applyAsDouble(at.value());
+      Quantity limit = Quantity.of(most, measured.unit());
       Outcome outcome = bad ? Outcome.BAD : doubtful ? Outcome.DOUBTFUL : Outcome.GOOD;
       boolean esr = criterion == Criterion.ESR;
       AssessWords words =
           outcome == Outcome.GOOD
               ? esr ? AssessWords.ESR_GOOD : AssessWords.DISSIPATION_GOOD
               : esr ? AssessWords.ESR_HIGH : AssessWords.DISSIPATION_HIGH;
+      boolean byChart = esr && charted(at.value()) && most == ohms();
       Message working =
-          esr
-              ? working(held, at, limit, AssessWords.ESR_WORKING, AssessWords.ESR_WORKING_AT)
-              : working(
-                  held,
-                  at,
-                  limit,
-                  AssessWords.DISSIPATION_WORKING,
-                  AssessWords.DISSIPATION_WORKING_AT);
+          byChart
+              ? Message.of(AssessWords.ESR_CHART_WORKING, Quantity.farads(held.farads), limit)
+              : esr
+                  ? working(held, at, limit, AssessWords.ESR_WORKING, AssessWords.ESR_WORKING_AT)
+                  : working(
+                      held,
+                      at,
+                      limit,
+                      AssessWords.DISSIPATION_WORKING,
+                      AssessWords.DISSIPATION_WORKING_AT);
       return Finding.of(
           criterion,
           outcome,
           measured,
           Limit.atMost(limit),
-          source,
+          byChart ? chart.source() : source,
           Message.of(words, measured, at),
           working);
     }

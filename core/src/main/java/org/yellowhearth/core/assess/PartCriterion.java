@@ -317,13 +317,6 @@ final class PartCriterion {
   }
 
   private static Finding plain(Outcome outcome, AssessWords words) {
-    return new Finding(
-        Criterion.SHORT_OR_OPEN,
-        outcome,
-        Optional.empty(),
-        Optional.empty(),
-        TESTER,
-        Message.of(words),
-        Optional.empty());
+    return ShortCriterion.said(Criterion.SHORT_OR_OPEN, outcome, words);
   }
 }

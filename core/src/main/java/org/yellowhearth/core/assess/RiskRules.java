@@ -73,15 +73,22 @@ final class RiskRules {
     heat(job.of(part.ref(), Place.class)).ifPresent(factors::add);
     if (part instanceof Capacitor c) {
       headroom(c).ifPresent(factors::add);
-      double base = knowledge.kind(c.kind()).wear().failsWithin(Risk.YEARS, years);
+      double base = wear(part, knowledge).failsWithin(Risk.YEARS, years);
       factors.addAll(like(c, job, base));
       return Risk.of(base, knowledge.role(c.role()).consequence(), factors);
     }
-    PartWear wear = wear(part);
+    PartWear wear = partWear(part, knowledge);
     return Risk.of(wear.wear().failsWithin(Risk.YEARS, years), wear.consequence(), factors);
   }
 
-  private PartWear wear(Part part) {
+  /** How a part fails with the years. */
+  static CapacitorKind.Wear wear(Part part, Knowledge knowledge) {
+    return part instanceof Capacitor c
+        ? knowledge.kind(c.kind()).wear()
+        : partWear(part, knowledge).wear();
+  }
+
+  private static PartWear partWear(Part part, Knowledge knowledge) {
     Set<String> codes = Makes.of(part).stream().map(Coded::code).collect(Collectors.toSet());
     List<PartWear> all =
         knowledge.partWear().stream().filter(w -> w.sort() == part.sort()).toList();

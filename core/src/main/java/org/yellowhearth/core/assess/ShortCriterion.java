@@ -2,13 +2,17 @@ package org.yellowhearth.core.assess;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.assess.Finding.Limit;
 import org.yellowhearth.core.assess.Finding.Outcome;
+import org.yellowhearth.core.belief.State;
 import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.quantity.Edge;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.reading.Bound;
+import org.yellowhearth.core.reading.Connection;
 import org.yellowhearth.core.reading.Figure;
 import org.yellowhearth.core.reading.Qualifier;
 import org.yellowhearth.core.reading.Reading;
@@ -24,17 +28,62 @@ final class ShortCriterion {
    */
   static final double LEAST_OHMS = 20e3;
 
+  /**
+   * Less than this in circuit is a short of the part, where nothing is said to lie beside it
+   * (common practice: semiconductors and windings of a signal path show more).
+   */
+  static final double IN_CIRCUIT_OHMS = 5;
+
+  /** What most ESR meters measure at (common practice). */
+  private static final double METER_HERTZ = 100e3;
+
+  /** No sound part has less than this share of what the chart allows (our own reading of it). */
+  private static final double SOUND_AT_LEAST = 8;
+
+  /**
+   * A tester that reads up to some microfarads gives up on an open electrolytic (common practice).
+   */
+  private static final double OPEN_FARADS = 1e-6;
+
+  /** What a part is of which this was said. */
+  private static final Map<AssessWords, State> SAYS =
+      Map.ofEntries(
+          Map.entry(AssessWords.READS_OPEN, State.OPEN),
+          Map.entry(AssessWords.CURVE_FLAT, State.OPEN),
+          Map.entry(AssessWords.CAPACITANCE_OL, State.OPEN),
+          Map.entry(AssessWords.CAPACITANCE_NONE, State.OPEN),
+          Map.entry(AssessWords.ESR_OVER, State.OPEN),
+          Map.entry(AssessWords.OPEN_CIRCUIT, State.OPEN),
+          Map.entry(AssessWords.READS_SHORT, State.SHORT),
+          Map.entry(AssessWords.CURVE_UPRIGHT, State.SHORT),
+          Map.entry(AssessWords.SHORTS, State.SHORT),
+          Map.entry(AssessWords.CURVE_OVAL, State.LEAKY),
+          Map.entry(AssessWords.CURVE_SLANT, State.LEAKY),
+          Map.entry(AssessWords.CURVE_KNEE, State.LEAKY),
+          Map.entry(AssessWords.READS_RESISTOR, State.LEAKY),
+          Map.entry(AssessWords.REVERSE_CONDUCTS, State.LEAKY),
+          Map.entry(AssessWords.GRID_LEAK, State.LEAKY),
+          Map.entry(AssessWords.DRIED_OUT, State.WORN),
+          Map.entry(AssessWords.SCRATCHY, State.WORN));
+
   private static final String SOURCE = "tester";
 
   private ShortCriterion() {}
 
-  static List<Finding> judge(Evidence evidence) {
+  /**
+   * What is found.
+   *
+   * @param hidden whether something else may be what shows a low resistance in circuit
+   */
+  static List<Finding> judge(Case c, boolean hidden) {
+    Evidence evidence = c.evidence();
     List<Finding> findings = new ArrayList<>();
     evidence
         .newest(Figure.CALLED_RESISTOR)
         .ifPresent(r ->
             findings.add(
-                resistance(r, Figure.CALLED_RESISTOR, AssessWords.CALLED_RESISTOR, Outcome.BAD)));
+                resistance(
+                    r, Figure.CALLED_RESISTOR, AssessWords.CALLED_RESISTOR, Outcome.BAD, hidden)));
     evidence
         .newest(Figure.RESISTANCE)
         .ifPresent(r -> {
@@ -44,18 +93,18 @@ final class ShortCriterion {
                   r,
                   Figure.RESISTANCE,
                   low ? AssessWords.OHMS_LOW : AssessWords.OHMS_FINE,
-                  low ? Outcome.BAD : Outcome.GOOD));
+                  low ? Outcome.BAD : Outcome.GOOD,
+                  hidden));
         });
+    evidence
+        .newest(Figure.ESR)
+        .filter(r -> belowASoundOne(c, r))
+        .ifPresent(r ->
+            findings.add(resistance(r, Figure.ESR, AssessWords.BELOW_SOUND, Outcome.BAD, hidden)));
     evidence
         .newestTelling(Figure.CAPACITANCE)
         .map(r -> r.figures().bounds().get(Figure.CAPACITANCE))
-        .ifPresent(b ->
-            findings.add(
-                plain(
-                    b.side() == Bound.End.BELOW ? Outcome.BAD : Outcome.OPEN,
-                    b.side() == Bound.End.BELOW
-                        ? AssessWords.CAPACITANCE_NONE
-                        : AssessWords.CAPACITANCE_OVER)));
+        .ifPresent(b -> findings.add(capacitance(c, b)));
     evidence
         .newestTelling(Figure.ESR)
         .map(r -> r.figures().bounds().get(Figure.ESR))
@@ -64,14 +113,53 @@ final class ShortCriterion {
                 b.side() == Bound.End.ABOVE
                     ? plain(Outcome.BAD, AssessWords.ESR_OVER)
                     : said(Criterion.ESR, Outcome.GOOD, AssessWords.ESR_BELOW)));
-    evidence.newestQualified().ifPresent(r -> findings.addAll(qualified(r)));
+    evidence.newestQualified().ifPresent(r -> findings.addAll(qualified(r, hidden)));
     return findings;
   }
 
+  /**
+   * Whether ohms that were read in place or with a leg lifted, at a frequency nobody stated, are
+   * less than a sound part of that size has at the frequency of an ESR meter: then they are no ESR.
+   */
+  static boolean belowASoundOne(Case c, Reading reading) {
+    if (reading.figures().get(Figure.ESR).isEmpty()
+        || reading.conditions().frequencyHertz().isPresent()
+        || reading.conditions().connection() == Connection.OUT_OF_CIRCUIT
+        || reading.figures().has(Figure.CAPACITANCE)) {
+      return false;
+    }
+    double expected = c.expectedOhms().orElse(1 / (2 * Math.PI * METER_HERTZ * c.part().farads()));
+    return reading.figures().get(Figure.ESR).getAsDouble() < expected / SOUND_AT_LEAST;
+  }
+
+  /**
+   * Whether a reading in place shows next to no resistance, of this part or of what is beside it.
+   */
+  static boolean shortInPlace(Reading r) {
+    return !r.conditions().connection().alone()
+        && (r.figures().qualifiers().contains(Qualifier.READS_SHORT)
+            || r.figures().get(Figure.RESISTANCE).orElse(IN_CIRCUIT_OHMS) < IN_CIRCUIT_OHMS);
+  }
+
+  /** A tester that shows no figure for an electrolytic of some size finds it open. */
+  private static Finding capacitance(Case c, Bound bound) {
+    if (bound.side() == Bound.End.BELOW) {
+      return plain(Outcome.BAD, AssessWords.CAPACITANCE_NONE);
+    }
+    boolean open =
+        bound.range().isEmpty()
+            && c.kind().lossyByNature()
+            && Edge.atLeast(c.part().farads(), OPEN_FARADS);
+    return open
+        ? plain(Outcome.BAD, AssessWords.CAPACITANCE_OL)
+        : plain(Outcome.OPEN, AssessWords.CAPACITANCE_OVER);
+  }
+
   private static Finding resistance(
-      Reading reading, Figure figure, AssessWords words, Outcome outcome) {
+      Reading reading, Figure figure, AssessWords words, Outcome outcome, boolean hidden) {
     Quantity read = Quantity.ohms(reading.figures().get(figure).orElseThrow());
-    if (!reading.conditions().connection().alone()) {
+    boolean nothingShowsSoLittle = !hidden && read.value() < IN_CIRCUIT_OHMS;
+    if (!reading.conditions().connection().alone() && !nothingShowsSoLittle) {
       return Finding.open(
           Criterion.SHORT_OR_OPEN, Optional.of(read), SOURCE, Message.of(AssessWords.IN_CIRCUIT));
     }
@@ -85,7 +173,7 @@ final class ShortCriterion {
         Optional.empty());
   }
 
-  private static List<Finding> qualified(Reading reading) {
+  private static List<Finding> qualified(Reading reading, boolean hidden) {
     List<Finding> findings = new ArrayList<>();
     boolean alone = reading.conditions().connection().alone();
     OptionalDouble volts = reading.conditions().testVolts();
@@ -115,8 +203,8 @@ final class ShortCriterion {
         case READS_SHORT ->
             findings.add(
                 plain(
-                    alone ? Outcome.BAD : Outcome.OPEN,
-                    alone ? AssessWords.READS_SHORT : AssessWords.IN_CIRCUIT));
+                    alone || !hidden ? Outcome.BAD : Outcome.OPEN,
+                    alone || !hidden ? AssessWords.READS_SHORT : AssessWords.IN_CIRCUIT));
         case READS_RESISTOR ->
             findings.add(
                 plain(
@@ -161,7 +249,8 @@ final class ShortCriterion {
           case BAD -> Message.of(AssessWords.INDICATOR_CLOSES, at);
           case OPEN, DOUBTFUL -> Message.of(AssessWords.IN_CIRCUIT);
         },
-        Optional.empty());
+        Optional.empty(),
+        Optional.of(State.LEAKY));
   }
 
   private static Finding plain(Outcome outcome, AssessWords words) {
@@ -177,6 +266,7 @@ final class ShortCriterion {
         Optional.empty(),
         SOURCE,
         Message.of(words),
-        Optional.empty());
+        Optional.empty(),
+        Optional.ofNullable(SAYS.get(words)));
   }
 }

@@ -143,14 +143,13 @@ final class VerdictRules {
    * does not rest on them.
    */
   private static Optional<Decision> failed(Case c, List<Finding> findings) {
-    if (first(findings, f -> f.outcome() == Outcome.BAD && !UNSURE.contains(f.criterion()))
-        .isEmpty()) {
+    if (first(findings, VerdictRules::condemns).isEmpty()) {
       return Optional.empty();
     }
     boolean contradicted = contradicts(findings).isPresent();
     List<Finding> bad =
         findings.stream()
-            .filter(f -> f.outcome() == Outcome.BAD && !UNSURE.contains(f.criterion()))
+            .filter(VerdictRules::condemns)
             .filter(f ->
                 !contradicted
                     || f.criterion() == Criterion.LEAKAGE
@@ -170,6 +169,11 @@ final class VerdictRules {
               Message.of(AssessWords.BECAUSE_REFORM_LEAKAGE, c.policy().electrolytics().term())));
     }
     return Optional.of(Decision.of(Verdict.REPLACE, because(bad.getFirst())));
+  }
+
+  /** Whether a finding speaks against the part, and not of how it was read. */
+  static boolean condemns(Finding f) {
+    return f.outcome() == Outcome.BAD && !UNSURE.contains(f.criterion());
   }
 
   /** A figure is outside its limit; what was only said speaks for itself. */

@@ -1,11 +1,13 @@
 package org.yellowhearth.core.belief;
 
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.Knowledge;
@@ -25,10 +27,50 @@ import org.yellowhearth.core.supply.Parameter.Which;
  * first, then what its kind and age make likely, then its marking.
  *
  * @param values none for what nothing is known of
+ * @param states how likely each is; they add up to one, or none is weighed
  */
-public record Belief(Part part, Map<Which, Believed> values) {
+public record Belief(Part part, Map<Which, Believed> values, Map<State, Double> states) {
+  /** How roughly a reading in place tells what it tells, as a natural logarithm. */
+  private static final double IN_PLACE_SPREAD = 0.3;
+
   public Belief {
     values = Map.copyOf(values);
+    states = Map.copyOf(states);
+  }
+
+  /** How likely it is in a state; nothing where that was not weighed. */
+  public double chance(State state) {
+    return states.getOrDefault(state, 0.0);
+  }
+
+  /** The likeliest state; sound where nothing was weighed. */
+  public State likeliest() {
+    return Stream.of(State.values())
+        .max(Comparator.comparingDouble(this::chance).thenComparing(Comparator.reverseOrder()))
+        .orElseThrow();
+  }
+
+  /** This with the chances of its states. */
+  public Belief with(Map<State, Double> weighed) {
+    return new Belief(part, values, weighed);
+  }
+
+  /** This with another value. */
+  public Belief with(Which which, Believed value) {
+    Map<Which, Believed> more = new EnumMap<>(Which.class);
+    more.putAll(values);
+    more.put(which, value);
+    return new Belief(part, more, states);
+  }
+
+  /** Whether a value was measured. */
+  public boolean measured(Which which) {
+    return of(which).filter(b -> b.origin() == Origin.MEASURED).isPresent();
+  }
+
+  /** A value that every belief of this sort of part has. */
+  public double value(Which which) {
+    return of(which).orElseThrow().value();
   }
 
   /** One value; none where nothing is known of it. */
@@ -48,28 +90,27 @@ public record Belief(Part part, Map<Which, Believed> values) {
       marked(part)
           .ifPresent(ohms -> values.put(Which.RESISTANCE, Believed.of(ohms, Origin.MARKED)));
     }
-    return new Belief(part, values);
+    return new Belief(part, values, Map.of());
   }
 
   /**
-   * A part as it is now.
+   * A part as its readings, or its kind and age, show it; what it was found to be beside that is
+   * not weighed.
    *
    * @param years its age; 0 where that is not known, and then nothing is guessed
    */
   public static Belief now(Job job, Part part, Knowledge knowledge, double years) {
+    return now(job.readingsOf(part.ref()), part, knowledge, years);
+  }
+
+  /** The same by other readings, oldest first. */
+  public static Belief now(List<Reading> readings, Part part, Knowledge knowledge, double years) {
     List<Reading> alone =
-        job.readingsOf(part.ref()).reversed().stream()
-            .filter(r -> r.conditions().connection().alone())
-            .toList();
-    Map<Which, Believed> values = new EnumMap<>(asMarked(part, knowledge).values);
+        readings.reversed().stream().filter(r -> r.conditions().connection().alone()).toList();
+    Map<Which, Believed> values = new EnumMap<>(Which.class);
+    values.putAll(asMarked(part, knowledge).values);
     if (part instanceof Capacitor c) {
-      Optional<Reading> read =
-          newest(
-              alone,
-              r ->
-                  r.figures().has(Figure.CAPACITANCE)
-                      ? Derived.of(r.figures(), r.conditions()).seriesFarads()
-                      : OptionalDouble.empty());
+      Optional<Reading> read = newest(alone, r -> derived(r).seriesFarads());
       if (read.isEmpty() && years > 0) {
         AgeingRule rule = rule(c, knowledge);
         values.put(
@@ -82,18 +123,37 @@ public record Belief(Part part, Map<Which, Believed> values) {
             Which.LEAKAGE_RESISTANCE,
             Believed.of(rule.leakLeft(years, c.farads()), Origin.GUESSED));
       }
-      read.ifPresent(r -> {
-        Derived d = Derived.of(r.figures(), r.conditions());
-        put(values, Which.CAPACITANCE, d.seriesFarads(), r);
-        put(values, Which.SERIES_RESISTANCE, d.esrOhms(), r);
-      });
+      read.ifPresent(r -> put(values, Which.CAPACITANCE, derived(r).seriesFarads(), r));
+      newest(alone, r -> derived(r).esrOhms())
+          .ifPresentOrElse(
+              r -> put(values, Which.SERIES_RESISTANCE, derived(r).esrOhms(), r),
+              () -> inPlace(values, readings));
       newest(alone, Belief::leakOhms)
           .ifPresent(r -> put(values, Which.LEAKAGE_RESISTANCE, leakOhms(r), r));
     } else {
       newest(alone, r -> r.figures().get(Figure.RESISTANCE))
           .ifPresent(r -> put(values, Which.RESISTANCE, r.figures().get(Figure.RESISTANCE), r));
     }
-    return new Belief(part, values);
+    return new Belief(part, values, Map.of());
+  }
+
+  private static Derived derived(Reading r) {
+    return Derived.of(r.figures(), r.conditions());
+  }
+
+  /** In place a series resistance can only look better than it is: a high one is believed. */
+  private static void inPlace(Map<Which, Believed> values, List<Reading> readings) {
+    newest(readings.reversed(), r -> derived(r).esrOhms())
+        .filter(
+            r -> derived(r).esrOhms().getAsDouble() > values.get(Which.SERIES_RESISTANCE).value())
+        .ifPresent(r ->
+            values.put(
+                Which.SERIES_RESISTANCE,
+                new Believed(
+                    derived(r).esrOhms().getAsDouble(),
+                    IN_PLACE_SPREAD,
+                    Origin.MEASURED,
+                    Optional.of(r))));
   }
 
   private static void put(

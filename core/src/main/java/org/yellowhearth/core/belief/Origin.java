@@ -8,6 +8,8 @@ public enum Origin implements Coded {
   TYPED,
   /** As last read of the part, out of circuit. */
   MEASURED,
+  /** As what it was found to be makes it: open, shorted, dried out. */
+  FOUND,
   /** As parts of its kind and age most often are. */
   GUESSED,
   /** As marked on the part. */

@@ -2,8 +2,6 @@ package org.yellowhearth.core.judge;
 
 import java.time.LocalDate;
 import java.time.Year;
-import java.util.Collections;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,6 +18,7 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.trace.SupplyModel;
+import org.yellowhearth.core.trace.SupplySurroundings;
 import org.yellowhearth.core.trace.Suspicion;
 
 /**
@@ -38,7 +37,6 @@ public final class JudgedJob {
   private final Judgement judgement;
   private final Map<PartRef, Assessment> byPart;
   private final List<Ageing> ageing;
-  private final Map<PartRef, Belief> beliefs = Collections.synchronizedMap(new HashMap<>());
 
   /** The models of the supply of the state before are taken over where they are still the same. */
   JudgedJob(Job job, LocalDate day, Knowledge knowledge, Optional<JudgedJob> before) {
@@ -46,15 +44,23 @@ public final class JudgedJob {
     this.day = day;
     this.knowledge = knowledge;
     this.age = job.plate().age(Year.of(day.getYear()));
-    this.supply =
-        before
-            .map(b -> b.supply)
-            .filter(s -> s.hold(job, age))
-            .orElseGet(() -> new SupplyModels(job, knowledge, age));
-    this.judgement = new Judgement(job, day, knowledge, supply.around());
+    Optional<SupplyModels> earlier = before.map(b -> b.supply).filter(s -> s.hold(job, age));
+    this.judgement =
+        new Judgement(
+            job,
+            day,
+            knowledge,
+            earlier
+                .map(SupplyModels::around)
+                .orElseGet(() -> SupplySurroundings.of(job, knowledge)));
     this.byPart =
         judgement.all().stream()
             .collect(Collectors.toUnmodifiableMap(a -> a.part().ref(), Function.identity()));
+    this.supply =
+        earlier
+            .filter(s -> s.hold(this::belief))
+            .orElseGet(
+                () -> new SupplyModels(job, knowledge, age, judgement.around(), this::belief));
     this.ageing = Ageing.of(job, knowledge);
   }
 
@@ -101,8 +107,16 @@ public final class JudgedJob {
 
   /** What a part is believed to be now; none of a part that is not in the list. */
   public Optional<Belief> belief(PartRef ref) {
-    return job.part(ref)
-        .map(p -> beliefs.computeIfAbsent(ref, _ -> Belief.now(job, p, knowledge, age.orElse(0))));
+    return assessment(ref).map(Assessment::belief);
+  }
+
+  private Belief belief(Part part) {
+    return belief(part.ref()).orElseThrow();
+  }
+
+  /** What each part of the list is believed to be. */
+  public Function<Part, Belief> beliefs() {
+    return this::belief;
   }
 
   /** The supply as the job describes it. */

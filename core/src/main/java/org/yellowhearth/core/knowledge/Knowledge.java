@@ -17,7 +17,8 @@ public record Knowledge(
     List<FaultRule> faultRules,
     SupplyRules supply,
     SubstitutionRules renew,
-    PeriodRules period) {
+    PeriodRules period,
+    EsrChart esrChart) {
   public Knowledge {
     kinds = Map.copyOf(kinds);
     sources = Map.copyOf(sources);

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.yellowhearth.core.marking.Dimension;
 import org.yellowhearth.core.marking.FigureText;
 import org.yellowhearth.core.marking.Token;
@@ -45,7 +47,12 @@ public final class ReadingParser {
           Map.entry("wiper", Figure.WIPER));
   private static final String GLUED = "d|tan|q|esr|ir|leak|z|ph|l|hfe|em|fs|lin|wiper";
   private static final Pattern LETTERED =
-      Pattern.compile("(?i)(?:(" + GLUED + "|c|i|r|v|as)=|(" + GLUED + ")(?=[-−]?[.,\\d<>]))(.*)");
+      Pattern.compile(
+          "(?i)(?:("
+              + GLUED
+              + "|c|i|r|v|as)=|("
+              + GLUED
+              + ")(?=[-−]?[.,\\d<>])|(c|r|i|v)(?=[<>]))(.*)");
   private static final Pattern LETTER_ALONE = Pattern.compile("(?i)(" + GLUED + "|as|c|r|v)");
   private static final Pattern LEFT_RANGE = Pattern.compile("([<>])(.+)");
   private static final Map<String, Mode> MODES =
@@ -200,10 +207,15 @@ public final class ReadingParser {
     }
     Matcher lettered = LETTERED.matcher(word);
     if (lettered.matches()) {
-      String letter = lettered.group(1) != null ? lettered.group(1) : lettered.group(2);
+      String letter =
+          Stream.of(1, 2, 3)
+              .map(lettered::group)
+              .filter(Objects::nonNull)
+              .findFirst()
+              .orElseThrow();
       return named(
           LETTERS.get(letter.toLowerCase(Locale.ROOT)),
-          replaced(line, at, lettered.start(3)),
+          replaced(line, at, lettered.start(4)),
           at,
           token);
     }

@@ -4,10 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
+import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.fact.SupplyConverter;
 import org.yellowhearth.core.fact.SupplyOutput;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.supply.Converter;
 import org.yellowhearth.core.supply.Converter.Ripple;
 import org.yellowhearth.core.supply.Section;
@@ -69,11 +72,11 @@ public record ConverterFigures(
       Job job,
       Knowledge knowledge,
       SupplyModel.View view,
-      OptionalDouble ageYears,
+      Function<Part, Belief> now,
       SupplyFigures figures) {
     List<ConverterFigures> all = new ArrayList<>();
     for (SupplyConverter c : job.items(SupplyConverter.class)) {
-      KnownValues known = new KnownValues(job, knowledge, view, ageYears.orElse(0));
+      KnownValues known = new KnownValues(job, knowledge, view, now);
       figures.parts().stream()
           .filter(l -> l.element().equals(c.name()))
           .findFirst()

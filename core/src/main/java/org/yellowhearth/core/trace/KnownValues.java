@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.belief.Believed;
 import org.yellowhearth.core.belief.Origin;
@@ -41,7 +42,7 @@ final class KnownValues {
   private final Job job;
   private final Knowledge knowledge;
   private final SupplyModel.View view;
-  private final double years;
+  private final Function<Part, Belief> now;
   private final List<ModelValue> taken = new ArrayList<>();
   private final List<Message> missing = new ArrayList<>();
 
@@ -59,11 +60,16 @@ final class KnownValues {
     }
   }
 
-  KnownValues(Job job, Knowledge knowledge, SupplyModel.View view, double years) {
+  /**
+   * Values for a model.
+   *
+   * @param now what a part is believed to be
+   */
+  KnownValues(Job job, Knowledge knowledge, SupplyModel.View view, Function<Part, Belief> now) {
     this.job = job;
     this.knowledge = knowledge;
     this.view = view;
-    this.years = years;
+    this.now = now;
   }
 
   List<ModelValue> taken() {
@@ -79,18 +85,33 @@ final class KnownValues {
   private double pick(
       Wanted of, OptionalDouble typed, Optional<Believed> believed, double assumed) {
     double value = typed.orElseGet(() -> believed.map(Believed::value).orElse(assumed));
-    note(
-        of,
-        value,
-        typed.isPresent() ? Origin.TYPED : believed.map(Believed::origin).orElse(Origin.ASSUMED));
+    if (typed.isPresent()) {
+      note(of, value, Origin.TYPED);
+    } else {
+      note(
+          of,
+          value,
+          believed.map(Believed::origin).orElse(Origin.ASSUMED),
+          believed.map(Believed::spread).orElse(0.0));
+    }
     return value;
   }
 
   /** Takes down a value that came from elsewhere. */
   void note(Wanted of, double value, Origin origin) {
+    note(of, value, origin, 0);
+  }
+
+  private void note(Wanted of, double value, Origin origin, double spread) {
     taken.add(
         new ModelValue(
-            of.section, of.element, of.which, Quantity.of(value, of.unit), origin, of.part));
+            of.section,
+            of.element,
+            of.which,
+            Quantity.of(value, of.unit),
+            origin,
+            spread,
+            of.part));
   }
 
   // --- capacitors
@@ -143,9 +164,7 @@ final class KnownValues {
   }
 
   private Belief belief(Part part) {
-    return view == SupplyModel.View.AS_IT_IS
-        ? Belief.now(job, part, knowledge, years)
-        : Belief.asMarked(part, knowledge);
+    return view == SupplyModel.View.AS_IT_IS ? now.apply(part) : Belief.asMarked(part, knowledge);
   }
 
   private static Optional<Believed> of(Optional<Belief> belief, Which which) {

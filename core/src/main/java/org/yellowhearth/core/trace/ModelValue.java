@@ -12,6 +12,8 @@ import org.yellowhearth.core.supply.Parameter.Which;
  *
  * @param section id of the section it belongs to
  * @param element the name of its element in the circuit
+ * @param spread what one standard deviation is off, as a natural logarithm; 0 where its origin says
+ *     it
  * @param part the part it is said of, where there is one
  */
 public record ModelValue(
@@ -20,6 +22,7 @@ public record ModelValue(
     Which which,
     Quantity value,
     Origin origin,
+    double spread,
     Optional<PartRef> part) {
   /** Whether it is the value of this knob. */
   boolean of(Parameter knob) {

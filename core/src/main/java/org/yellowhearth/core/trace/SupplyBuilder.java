@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
+import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.fact.SupplyConverter;
@@ -65,13 +67,13 @@ final class SupplyBuilder {
   /** The sections that elements belong to, by the name of the element. */
   private final Map<String, String> sectionOf = new HashMap<>();
 
-  SupplyBuilder(Job job, Knowledge knowledge, View view, double years) {
+  SupplyBuilder(Job job, Knowledge knowledge, View view, double years, Function<Part, Belief> now) {
     this.job = job;
     this.knowledge = knowledge;
     this.view = view;
     this.years = years;
     this.names = new SupplyNames(job.items(SupplySection.class));
-    this.known = new KnownValues(job, knowledge, view, years);
+    this.known = new KnownValues(job, knowledge, view, now);
   }
 
   SupplyModel build() {

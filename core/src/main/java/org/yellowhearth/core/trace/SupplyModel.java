@@ -4,12 +4,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 import java.util.stream.Stream;
+import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.knowledge.SupplyRules;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -76,8 +79,23 @@ public record SupplyModel(
     AS_IT_IS
   }
 
-  /** The model of a job's supply. */
+  /** The model of a job's supply, with its parts as their readings alone, or kind and age, say. */
   public static SupplyModel of(Job job, Knowledge knowledge, View view, OptionalDouble ageYears) {
-    return new SupplyBuilder(job, knowledge, view, ageYears.orElse(0)).build();
+    double years = ageYears.orElse(0);
+    return of(job, knowledge, view, ageYears, p -> Belief.now(job, p, knowledge, years));
+  }
+
+  /**
+   * The model of a job's supply.
+   *
+   * @param now what each part is believed to be, for the view of the set as it is
+   */
+  public static SupplyModel of(
+      Job job,
+      Knowledge knowledge,
+      View view,
+      OptionalDouble ageYears,
+      Function<Part, Belief> now) {
+    return new SupplyBuilder(job, knowledge, view, ageYears.orElse(0), now).build();
   }
 }

@@ -220,7 +220,11 @@ public record Suspicion(
   private static double sigma(Job job, Which which, Optional<ModelValue> value) {
     Optional<Double> printed =
         value.flatMap(ModelValue::part).flatMap(job::part).flatMap(p -> printed(p, which));
+    if (value.isPresent() && value.get().spread() > 0) {
+      return value.get().spread();
+    }
     return switch (value.map(ModelValue::origin).orElse(Origin.TYPED)) {
+      case FOUND -> 1;
       case MEASURED ->
           which == Which.SERIES_RESISTANCE ? 0.15 : which == Which.LEAKAGE_RESISTANCE ? 0.3 : 0.02;
       case GUESSED -> which == Which.CAPACITANCE ? 0.2 : 0.7;

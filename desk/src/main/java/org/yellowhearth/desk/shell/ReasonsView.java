@@ -1,6 +1,5 @@
 package org.yellowhearth.desk.shell;
 
-import java.time.Year;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
@@ -149,11 +148,8 @@ final class ReasonsView extends ScrollPane {
    * What the supply around a part does to its reading, for a part that the described supply has.
    */
   private void inPlace(OpenJob open, Part part) {
-    SupplyModel.of(
-            open.job(),
-            model.knowledge(),
-            SupplyModel.View.AS_IT_IS,
-            open.job().plate().age(Year.of(model.now().getYear())))
+    open.judged()
+        .supply(SupplyModel.View.AS_IT_IS)
         .supply()
         .flatMap(s -> InPlace.of(s, part.ref().toString(), METER_HERTZ))
         .ifPresent(i ->

@@ -77,7 +77,8 @@ public class HelpBookTest {
             knowledge.faultRules(),
             knowledge.supply(),
             knowledge.renew(),
-            knowledge.period());
+            knowledge.period(),
+            knowledge.esrChart());
     assertThat(HelpBook.of(other, words).find("held at the bench of the lightship"))
         .extracting(Article::title)
         .containsExactly("Sources");
