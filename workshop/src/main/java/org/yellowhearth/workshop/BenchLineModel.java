@@ -9,6 +9,7 @@ import java.util.Set;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
+import org.yellowhearth.core.fact.MeterSettings;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.fact.SupplyBridge;
@@ -111,6 +112,14 @@ public final class BenchLineModel {
               new Edit.ReadingKept(
                   EchoWords.reading(e, model.job().readings().size(), model.now())),
               choosing(after, e.part()));
+      case BenchEntry.HoldSettings e -> {
+        MeterSettings before = model.job().aspect(MeterSettings.class);
+        if (before.equals(e.settings())) {
+          after.run();
+        } else {
+          model.act(new Edit.AspectChanged(before, e.settings()), after);
+        }
+      }
       case BenchEntry.WriteNote e ->
           model.act(
               new Edit.NoteWritten(e.text()),

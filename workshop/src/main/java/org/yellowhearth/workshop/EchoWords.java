@@ -9,6 +9,7 @@ import org.yellowhearth.core.assess.AgreementCriterion;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchOutcome;
+import org.yellowhearth.core.fact.MeterSettings;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
@@ -74,6 +75,11 @@ final class EchoWords {
                   describe.part(e.part()),
                   open.job().readingsOf(e.part().ref()).size()));
       case BenchEntry.KeepReading e -> reading(e);
+      case BenchEntry.HoldSettings e ->
+          plain(
+              e.settings().equals(MeterSettings.BLANK)
+                  ? Labels.of("echo.hold-nothing")
+                  : Labels.of("echo.hold", describe.conditions(e.settings().conditions())));
       case BenchEntry.WriteNote e -> plain(Labels.of("echo.note", e.text()));
       case BenchEntry.Happened e -> plain(new Describe(words, open.job()).edit(e.event()));
       case BenchEntry.SwitchPower e ->

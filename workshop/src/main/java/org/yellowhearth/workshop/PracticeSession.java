@@ -305,6 +305,7 @@ public final class PracticeSession {
               switch (kind) {
                 case WATTS -> s.mainsWatts();
                 case DIRECT -> s.waves().voltage(point).mean();
+                case PEAK_TO_PEAK -> s.waves().voltage(point).peakToPeak();
                 case TRUE_RMS, AVERAGE -> s.waves().voltage(point).rippleRms();
               });
     } catch (NoSolutionException _) {

@@ -18,6 +18,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.belief.Belief;
+import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.part.PartRef;
@@ -140,7 +141,10 @@ public class CasebookTest {
     Matcher says = SAYS.matcher(said);
     Matcher read = READ.matcher(said);
     Matcher part = PART.matcher(said);
-    if (risk.matches()) {
+    if (said.startsWith("points ")) {
+      assertThat(job().items(SupplyReading.class).stream().map(SupplyReading::point).distinct())
+          .containsExactly(said.substring(7).split(" "));
+    } else if (risk.matches()) {
       double chance = of(risk.group(1)).risk().chance();
       double bound = Double.parseDouble(risk.group(3));
       assertThat(risk.group(2).equals("above") ? chance > bound : chance < bound)

@@ -172,6 +172,7 @@ final class BeliefRules {
                       ? ofOhms(f.measured().orElseThrow())
                       : State.SOUND;
               case LOOK, TESTER -> State.SOUND;
+              case DRAIN_CURRENT, THRESHOLD -> State.WORN;
               case HEADROOM, MAINS_CLASS, AGREEMENT, WITNESSES, CONTACT, HIDDEN_PATH -> State.SOUND;
             });
   }

@@ -29,7 +29,9 @@ public enum Criterion implements Coded {
   EMISSION,
   FULL_SCALE,
   LINEARITY,
-  WIPER;
+  WIPER,
+  DRAIN_CURRENT,
+  THRESHOLD;
 
   /** The criterion for a figure of a part that is no capacitor. */
   static Criterion of(Figure figure) {
@@ -48,6 +50,8 @@ public enum Criterion implements Coded {
       case FULL_SCALE -> FULL_SCALE;
       case LINEARITY -> LINEARITY;
       case WIPER -> WIPER;
+      case DRAIN_CURRENT -> DRAIN_CURRENT;
+      case THRESHOLD -> THRESHOLD;
     };
   }
 }

@@ -133,6 +133,7 @@ record Evidence(List<Reading> readings, int powerUps, double years) {
               NO_GRID_LEAK,
               GRID_LEAK ->
               false;
+          case FALLS, RISES, PULSES -> !f.isEmpty();
         };
   }
 

@@ -76,11 +76,8 @@ final class PartCriterion {
     }
     evidence
         .newestQualified()
-        .ifPresent(r ->
-            r.figures()
-                .qualifiers()
-                .forEach(
-                    q -> shown(q, r.conditions().connection().alone()).ifPresent(findings::add)));
+        .ifPresent(
+            r -> r.figures().qualifiers().forEach(q -> shown(q, r).ifPresent(findings::add)));
     return findings;
   }
 
@@ -96,6 +93,15 @@ final class PartCriterion {
           reading.conditions().connection().alone()
               ? plain(Outcome.BAD, AssessWords.READS_SHORT)
               : plain(Outcome.OPEN, AssessWords.IN_CIRCUIT));
+    }
+    if (figure == Figure.DRAIN_CURRENT || figure == Figure.THRESHOLD) {
+      // They scatter widely among good ones of one type.
+      return Optional.of(
+          Finding.open(
+              Criterion.of(figure),
+              Optional.of(figure.quantity(reading.figures().get(figure).orElseThrow())),
+              TESTER,
+              Message.of(AssessWords.CALLED_GOOD_SEMICONDUCTOR)));
     }
     return rule(figure).map(rule -> judge(rule, reading));
   }
@@ -263,7 +269,8 @@ final class PartCriterion {
     };
   }
 
-  private Optional<Finding> shown(Qualifier qualifier, boolean alone) {
+  private Optional<Finding> shown(Qualifier qualifier, Reading reading) {
+    boolean alone = reading.conditions().connection().alone();
     boolean junction = JUNCTIONS.contains(part.sort());
     return switch (qualifier) {
       case KNEE ->
@@ -307,6 +314,7 @@ final class PartCriterion {
       case SHORTS -> Optional.of(plain(Outcome.BAD, AssessWords.SHORTS));
       case NO_GRID_LEAK -> Optional.of(called(Outcome.GOOD, AssessWords.NO_GRID_LEAK));
       case GRID_LEAK -> Optional.of(called(Outcome.BAD, AssessWords.GRID_LEAK));
+      case FALLS, RISES, PULSES -> Optional.of(ShortCriterion.moving(qualifier, reading));
       case OVAL, INDICATOR_OPEN, INDICATOR_CLOSED, BOUNCING, READS_RESISTOR, DRIED_OUT ->
           Optional.empty();
     };

@@ -141,7 +141,10 @@ final class ShortCriterion {
             || r.figures().get(Figure.RESISTANCE).orElse(IN_CIRCUIT_OHMS) < IN_CIRCUIT_OHMS);
   }
 
-  /** A tester that shows no figure for an electrolytic of some size finds it open. */
+  /**
+   * A tester that shows no figure for an electrolytic of some size finds it open; where it once
+   * showed one, the two contradict each other.
+   */
   private static Finding capacitance(Case c, Bound bound) {
     if (bound.side() == Bound.End.BELOW) {
       return plain(Outcome.BAD, AssessWords.CAPACITANCE_NONE);
@@ -149,6 +152,7 @@ final class ShortCriterion {
     boolean open =
         bound.range().isEmpty()
             && c.kind().lossyByNature()
+            && c.evidence().newest(Figure.CAPACITANCE).isEmpty()
             && Edge.atLeast(c.part().farads(), OPEN_FARADS);
     return open
         ? plain(Outcome.BAD, AssessWords.CAPACITANCE_OL)
@@ -217,6 +221,7 @@ final class ShortCriterion {
             findings.add(said(Criterion.TESTER, Outcome.DOUBTFUL, AssessWords.CALLED_WEAK));
         case CALLED_GOOD ->
             findings.add(said(Criterion.TESTER, Outcome.GOOD, AssessWords.CALLED_GOOD));
+        case FALLS, RISES, PULSES -> findings.add(moving(q, reading));
         case BOUNCING,
             SCRATCHY,
             REVERSE_BLOCKS,
@@ -230,6 +235,24 @@ final class ShortCriterion {
       }
     }
     return findings;
+  }
+
+  /**
+   * A figure that does not stand still. Leakage that rises at a steady voltage runs away, and a
+   * capacitance that creeps up is a leak that charges the meter; what still falls has not settled.
+   */
+  static Finding moving(Qualifier how, Reading reading) {
+    boolean leakage = reading.figures().tells(Figure.LEAKAGE);
+    boolean capacitance = reading.figures().tells(Figure.CAPACITANCE);
+    if (how == Qualifier.PULSES) {
+      return said(Criterion.TESTER, Outcome.DOUBTFUL, AssessWords.PULSES);
+    }
+    if (how == Qualifier.RISES && leakage) {
+      return said(Criterion.LEAKAGE, Outcome.BAD, AssessWords.LEAKAGE_RISES);
+    }
+    return how == Qualifier.RISES && capacitance
+        ? said(Criterion.LEAKAGE, Outcome.DOUBTFUL, AssessWords.CAPACITANCE_CREEPS)
+        : said(Criterion.TESTER, Outcome.OPEN, AssessWords.NOT_SETTLED);
   }
 
   private static Finding indicator(Outcome outcome, OptionalDouble volts) {

@@ -2,6 +2,7 @@ package org.yellowhearth.core.benchline;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import org.yellowhearth.core.fact.MeterSettings;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Edit;
@@ -39,6 +40,9 @@ public sealed interface BenchEntry {
 
   /** What was written down of a part is taken out again. */
   record TakeOut(OfPart item) implements BenchEntry {}
+
+  /** The meter is set like this until somebody says otherwise. */
+  record HoldSettings(MeterSettings settings) implements BenchEntry {}
 
   record WriteNote(String text) implements BenchEntry {}
 

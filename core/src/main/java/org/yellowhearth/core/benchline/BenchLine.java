@@ -9,6 +9,7 @@ import java.util.regex.Pattern;
 import org.yellowhearth.core.benchline.BenchOutcome.Choice;
 import org.yellowhearth.core.benchline.BenchOutcome.Refused;
 import org.yellowhearth.core.benchline.BenchOutcome.Understood;
+import org.yellowhearth.core.fact.MeterSettings;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Vocabulary;
@@ -36,10 +37,12 @@ import org.yellowhearth.core.reading.ReadingParser;
  * C21 beside R7   C21 near valve 15mm above   where it lies
  * C21 verdict keep "reason"         a person decides otherwise than the rules
  * " any words                       a note in the journal
+ * hold 100 kHz in circuit          what a reading does not say is so, until "hold nothing"
  * lit   off                         the set was put under power, or switched off and unplugged
  * volts HT 0.4V                     a meter across the rail HT shows this
  * volts HT 0.4V found               the same, on a set that stood unplugged and was not discharged by anybody
  * HT dc 262 ac 6.6 line 236         a meter at the point HT of the supply, under power: DC, AC, and the mains then
+ * TP3 12.4V   V1 pin 3 212V   HT 12Vpp   the same at any point that has a name
  * clip HT 1k   unclip HT            a discharge resistor was clipped on, or came off
  * </pre>
  */
@@ -48,6 +51,11 @@ public final class BenchLine {
   private static final Set<String> FIGURE_LETTERS =
       Set.of("IR", "ESR", "HFE", "EM", "FS", "PH", "TAN", "LIN");
   private static final Pattern REMARK = Pattern.compile("\"([^\"]*)\"?");
+  private static final Pattern HOLD = Pattern.compile("(?i)\\s*hold(?:\\s+(.*))");
+  private static final Pattern UNTIL =
+      Pattern.compile("(?i)(.*?),?\\s+until (?:i say otherwise|further notice|changed)\\.?\\s*");
+  private static final Set<String> FILLING = Set.of("this", "meter", "", "hold", "and");
+  private static final Set<String> NOTHING = Set.of("nothing", "off", "none");
   private static final Pattern CORRECTION =
       Pattern.compile("\\s*([A-Za-z]{1,3}\\d{1,5}[A-Za-z]?)\\s*=(.*)", Pattern.DOTALL);
 
@@ -78,7 +86,8 @@ public final class BenchLine {
     }
     ReadingParser reading =
         new ReadingParser(
-            chosenOrNamed(line).flatMap(job::part).map(Part::sort).orElse(Sort.CAPACITOR));
+            chosenOrNamed(line).flatMap(job::part).map(Part::sort).orElse(Sort.CAPACITOR),
+            job.aspect(MeterSettings.class).conditions());
     try {
       return new Understood(entry(line, reading));
     } catch (AmbiguousException e) {
@@ -123,7 +132,11 @@ public final class BenchLine {
       return correct(
           line, known(correction.group(1), line, correction.start(1)), correction.start(2));
     }
-    Optional<SupplyLine> supply = SupplyLine.of(job, line);
+    Optional<String> held = held(line);
+    if (held.isPresent()) {
+      return hold(line, held.get());
+    }
+    Optional<SupplyLine> supply = SupplyLine.of(job, vocabulary, line);
     if (supply.isPresent()) {
       return supply.get().read();
     }
@@ -131,10 +144,39 @@ public final class BenchLine {
       return new StoreLine(job, line).read();
     }
     return switch (text.toLowerCase(Locale.ROOT)) {
-      case "lit" -> new BenchEntry.SwitchPower(Edit.Power.LIT);
+      case "lit", "on" -> new BenchEntry.SwitchPower(Edit.Power.LIT);
       case "off" -> new BenchEntry.SwitchPower(Edit.Power.OFF);
       default -> readingOrPart(line, reading);
     };
+  }
+
+  /** What is said of the meter from now on, with blanks before it; empty where nothing is. */
+  private static Optional<String> held(String line) {
+    Matcher until = UNTIL.matcher(line);
+    if (until.matches()) {
+      return Optional.of(until.group(1));
+    }
+    Matcher hold = HOLD.matcher(line);
+    return hold.matches()
+        ? Optional.of(" ".repeat(hold.start(1)) + hold.group(1))
+        : Optional.empty();
+  }
+
+  private static BenchEntry hold(String line, String said) {
+    List<Token> words =
+        Token.of(said).stream()
+            .map(t -> new Token(t.text().replaceAll("[,;]$", ""), t.index()))
+            .filter(t -> !FILLING.contains(t.text().toLowerCase(Locale.ROOT)))
+            .toList();
+    if (words.isEmpty()) {
+      throw new UnreadableException(Message.of(BenchWords.HOLD_EXPECTED), line, 0);
+    }
+    boolean nothing =
+        words.size() == 1 && NOTHING.contains(words.getFirst().text().toLowerCase(Locale.ROOT));
+    return new BenchEntry.HoldSettings(
+        nothing
+            ? MeterSettings.BLANK
+            : MeterSettings.of(new ReadingParser(Sort.CAPACITOR).conditionsAlone(words)));
   }
 
   private static BenchEntry note(String text, String line) {

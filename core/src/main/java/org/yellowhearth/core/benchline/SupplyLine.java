@@ -8,25 +8,67 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyMains;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplyStage;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Vocabulary;
 import org.yellowhearth.core.marking.Dimension;
 import org.yellowhearth.core.marking.FigureText;
 import org.yellowhearth.core.marking.Token;
+import org.yellowhearth.core.marking.UnitText;
 import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.reading.ReadingParser;
 
 /**
  * Reads what a meter shows at a point of the supply under power: {@code HT dc 262 ac 6.6 line 236
  * standby}, or at the mains: {@code mains watts 63}. A capacitor of the supply stands for the point
- * it lies at.
+ * it lies at. Where no supply is described any name stands for a point: {@code TP3 12.4V}, {@code
+ * V1 pin 3 212V}, {@code HT 12Vpp}.
  */
 final class SupplyLine {
-  private static final Set<String> WORDS = Set.of("dc", "ac", "avg", "line", "meter", "watts");
+  private static final Map<String, SupplyReading.Kind> KINDS =
+      Map.ofEntries(
+          Map.entry("dc", SupplyReading.Kind.DIRECT),
+          Map.entry("ac", SupplyReading.Kind.TRUE_RMS),
+          Map.entry("rms", SupplyReading.Kind.TRUE_RMS),
+          Map.entry("avg", SupplyReading.Kind.AVERAGE),
+          Map.entry("pp", SupplyReading.Kind.PEAK_TO_PEAK),
+          Map.entry("p-p", SupplyReading.Kind.PEAK_TO_PEAK),
+          Map.entry("pk-pk", SupplyReading.Kind.PEAK_TO_PEAK),
+          Map.entry("vpp", SupplyReading.Kind.PEAK_TO_PEAK),
+          Map.entry("watts", SupplyReading.Kind.WATTS));
+  private static final Set<String> BESIDE = Set.of("line", "meter");
+
+  /** {@code 12Vpp}: the figure and what it is, in one word. */
+  private static final Pattern GLUED =
+      Pattern.compile("(?i)([-−+]?[\\d.,]+m?)(?:V?(?:pp|p-p|pk-pk)|Vp-?p)");
+
+  /** A name that a point may have where no supply is described. */
+  private static final Pattern NAME =
+      Pattern.compile("(?=.*[\\p{Lu}\\d+])[\\p{L}\\p{N}+−-]{1,20}(\\.[A-Za-z0-9]{1,3})?");
+
+  private static final Map<String, String> ELECTRODES =
+      Map.ofEntries(
+          Map.entry("anode", "a"),
+          Map.entry("plate", "a"),
+          Map.entry("cathode", "k"),
+          Map.entry("grid", "g"),
+          Map.entry("screen", "g2"),
+          Map.entry("base", "b"),
+          Map.entry("emitter", "e"),
+          Map.entry("collector", "c"),
+          Map.entry("gate", "g"),
+          Map.entry("drain", "d"),
+          Map.entry("source", "s"));
   private static final Map<String, SupplyReading.State> STATES =
       Map.of(
           "standby",
@@ -42,24 +84,85 @@ final class SupplyLine {
   private final List<Token> words;
   private final String point;
 
+  /**
+   * A line at a point.
+   *
+   * @param words what follows the name of the point
+   */
   private SupplyLine(String line, List<Token> words, String point) {
     this.line = line;
     this.words = words;
     this.point = point;
   }
 
-  /** The line, where it begins with a point of the supply and goes on with what is read. */
-  static Optional<SupplyLine> of(Job job, String line) {
+  /** The line, where it begins with a point and goes on with what is read there. */
+  static Optional<SupplyLine> of(Job job, Vocabulary vocabulary, String line) {
     List<Token> words = Token.of(line);
-    if (words.size() < 2 || !begins(words.get(1).text().toLowerCase(Locale.ROOT))) {
+    if (words.size() < 2) {
       return Optional.empty();
     }
-    return Optional.ofNullable(points(job).get(words.getFirst().text().toLowerCase(Locale.ROOT)))
-        .map(p -> new SupplyLine(line, words, p));
+    String first = words.getFirst().text();
+    List<Token> rest = words.subList(1, words.size());
+    String known = points(job).get(first.toLowerCase(Locale.ROOT));
+    if (known != null && (begins(rest) || volts(rest))) {
+      return Optional.of(new SupplyLine(line, rest, known));
+    }
+    if (!NAME.matcher(first).matches() || ReadingParser.namesFigure(first)) {
+      return Optional.empty();
+    }
+    Optional<PartRef> ref = PartRef.parse(first);
+    Optional<String> pin = ref.flatMap(_ -> pin(rest));
+    if (pin.isPresent()) {
+      int used = rest.getFirst().text().equalsIgnoreCase("pin") ? 2 : 1;
+      List<Token> shown = rest.subList(used, rest.size());
+      return begins(shown) || volts(shown)
+          ? Optional.of(new SupplyLine(line, shown, ref.get() + "." + pin.get()))
+          : Optional.empty();
+    }
+    boolean part = ref.filter(r -> job.part(r).isPresent() || sort(r, vocabulary)).isPresent();
+    return begins(rest) && (!part || job.part(ref.get()).isPresent()) || !part && volts(rest)
+        ? Optional.of(new SupplyLine(line, rest, ref.map(PartRef::toString).orElse(first)))
+        : Optional.empty();
   }
 
-  private static boolean begins(String word) {
-    return WORDS.contains(word) || STATES.containsKey(word);
+  /** Whether a reference has the letters of a sort of part: it is a part that is not listed. */
+  private static boolean sort(PartRef ref, Vocabulary vocabulary) {
+    return vocabulary.letters().containsKey(ref.letters().toLowerCase(Locale.ROOT));
+  }
+
+  /** {@code pin 3}, {@code base}: which end of a part. */
+  private static Optional<String> pin(List<Token> words) {
+    String first = words.getFirst().text().toLowerCase(Locale.ROOT);
+    if (first.equals("pin") && words.size() > 1) {
+      String number = words.get(1).text();
+      return number.matches("\\d{1,3}") ? Optional.of(number) : Optional.empty();
+    }
+    return Optional.ofNullable(ELECTRODES.get(first));
+  }
+
+  private static boolean begins(List<Token> words) {
+    return !words.isEmpty()
+        && (KINDS.containsKey(folded(words.getFirst()))
+            || BESIDE.contains(folded(words.getFirst()))
+            || STATES.containsKey(folded(words.getFirst())));
+  }
+
+  /** Whether it goes on with volts. */
+  private static boolean volts(List<Token> words) {
+    return !words.isEmpty()
+        && (GLUED.matcher(words.getFirst().text()).matches()
+            || FigureText.read(words, 0)
+                .filter(f ->
+                    UnitText.find(f.unit())
+                        .filter(u ->
+                            u.dimension() == Dimension.VOLTAGE
+                                || u.dimension() == Dimension.ALTERNATING_VOLTAGE)
+                        .isPresent())
+                .isPresent());
+  }
+
+  private static String folded(Token token) {
+    return token.text().toLowerCase(Locale.ROOT).replaceAll("[,;]$", "");
   }
 
   /** The points by what they may be called, in small letters. */
@@ -80,6 +183,10 @@ final class SupplyLine {
         f.shunt().ifPresent(c -> points.putIfAbsent(c.toString().toLowerCase(Locale.ROOT), f.to()));
       }
     }
+    Stream.concat(
+            job.items(SupplyReading.class).stream().map(SupplyReading::point),
+            job.items(Rail.class).stream().map(Rail::name))
+        .forEach(p -> points.putIfAbsent(p.toLowerCase(Locale.ROOT), p));
     return points;
   }
 
@@ -88,32 +195,44 @@ final class SupplyLine {
     OptionalDouble mains = OptionalDouble.empty();
     OptionalDouble meter = OptionalDouble.empty();
     SupplyReading.State state = SupplyReading.State.UNSTATED;
-    int at = 1;
+    int at = 0;
     while (at < words.size()) {
       Token word = words.get(at);
-      if (STATES.containsKey(word.text().toLowerCase(Locale.ROOT))) {
-        state = STATES.get(word.text().toLowerCase(Locale.ROOT));
+      String said = folded(word);
+      Matcher glued = GLUED.matcher(word.text());
+      if (STATES.containsKey(said)) {
+        state = STATES.get(said);
         at++;
-        continue;
+      } else if (glued.matches()) {
+        shown.add(
+            shown(
+                SupplyReading.Kind.PEAK_TO_PEAK,
+                figure("pp", List.of(new Token(glued.group(1), word.index())), 0, word),
+                word));
+        at++;
+      } else if (BESIDE.contains(said)) {
+        FigureText figure = figure(said, words, at + 1, word);
+        OptionalDouble value = OptionalDouble.of(within(value(figure), word));
+        mains = said.equals("line") ? value : mains;
+        meter = said.equals("meter") ? value : meter;
+        at += 1 + figure.words();
+      } else if (KINDS.containsKey(said)) {
+        FigureText figure = figure(said, words, at + 1, word);
+        shown.add(shown(KINDS.get(said), figure, word));
+        at += 1 + figure.words();
+      } else if (volts(words.subList(at, words.size()))) {
+        FigureText figure = figure("dc", words, at, word);
+        at += figure.words();
+        boolean named = at < words.size() && KINDS.containsKey(folded(words.get(at)));
+        SupplyReading.Kind kind =
+            figure.meaning().dimension() == Dimension.ALTERNATING_VOLTAGE
+                ? SupplyReading.Kind.TRUE_RMS
+                : SupplyReading.Kind.DIRECT;
+        shown.add(shown(named ? KINDS.get(folded(words.get(at))) : kind, figure, word));
+        at += named ? 1 : 0;
+      } else {
+        throw refused(BenchWords.SUPPLY_EXPECTED, word);
       }
-      FigureText figure = figure(word, at + 1);
-      double value = figure.unit().isEmpty() ? figure.number() : figure.value();
-      switch (word.text().toLowerCase(Locale.ROOT)) {
-        case "dc" -> shown.add(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.DIRECT, value));
-        case "ac" ->
-            shown.add(
-                new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.TRUE_RMS, within(value, word)));
-        case "avg" ->
-            shown.add(
-                new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.AVERAGE, within(value, word)));
-        case "watts" ->
-            shown.add(
-                new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.WATTS, within(value, word)));
-        case "line" -> mains = OptionalDouble.of(within(value, word));
-        case "meter" -> meter = OptionalDouble.of(within(value, word));
-        default -> throw refused(BenchWords.SUPPLY_EXPECTED, word);
-      }
-      at += 1 + figure.words();
     }
     if (shown.isEmpty()) {
       throw refused(BenchWords.SUPPLY_EXPECTED, words.getLast());
@@ -132,11 +251,19 @@ final class SupplyLine {
     return value;
   }
 
-  private FigureText figure(Token word, int at) {
-    String said = word.text().toLowerCase(Locale.ROOT);
-    if (!WORDS.contains(said)) {
-      throw refused(BenchWords.SUPPLY_EXPECTED, word);
-    }
+  private static double value(FigureText figure) {
+    return figure.unit().isEmpty() ? figure.number() : figure.value();
+  }
+
+  private BenchEntry.ReadSupply.Shown shown(
+      SupplyReading.Kind kind, FigureText figure, Token word) {
+    double value = value(figure);
+    return new BenchEntry.ReadSupply.Shown(
+        kind, kind == SupplyReading.Kind.DIRECT ? value : within(value, word));
+  }
+
+  /** The figure that belongs to a word. */
+  private FigureText figure(String said, List<Token> words, int at, Token word) {
     Set<Dimension> wanted =
         switch (said) {
           case "meter" -> Set.of(Dimension.RESISTANCE);

@@ -15,7 +15,8 @@ public sealed interface Aspect
         Budget,
         DrawingStyle,
         DossierScope,
-        ShopExperience {
+        ShopExperience,
+        MeterSettings {
   /** One of each, blank, in the order they are asked for. */
   List<Aspect> BLANKS =
       List.of(
@@ -27,7 +28,8 @@ public sealed interface Aspect
           Budget.BLANK,
           DrawingStyle.BLANK,
           DossierScope.BLANK,
-          ShopExperience.BLANK);
+          ShopExperience.BLANK,
+          MeterSettings.BLANK);
 
   /** The blank aspect of a type. */
   static <A extends Aspect> A blank(Class<A> type) {

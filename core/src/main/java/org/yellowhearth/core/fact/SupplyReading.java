@@ -43,12 +43,14 @@ public record SupplyReading(
     TRUE_RMS,
     /** Alternating voltage, rectified and scaled for sines. */
     AVERAGE,
+    /** Alternating voltage from its lowest to its highest, as an oscilloscope shows it. */
+    PEAK_TO_PEAK,
     /** Power that the whole set takes from the mains. */
     WATTS;
 
     /** Whether it reads the ripple and not the rail. */
     public boolean alternating() {
-      return this == TRUE_RMS || this == AVERAGE;
+      return this == TRUE_RMS || this == AVERAGE || this == PEAK_TO_PEAK;
     }
   }
 

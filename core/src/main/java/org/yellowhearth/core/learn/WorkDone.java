@@ -35,6 +35,7 @@ import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.MainsEntry;
+import org.yellowhearth.core.fact.MeterSettings;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Overrule;
@@ -149,7 +150,7 @@ public final class WorkDone {
   private static Work work(Aspect aspect) {
     return switch (aspect) {
       case Build _, Complaint _, MainsEntry _, Budget _ -> Work.TAKING_IN;
-      case Bench _, ShopExperience _ -> Work.MEASURING;
+      case Bench _, ShopExperience _, MeterSettings _ -> Work.MEASURING;
       case BenchHours _ -> Work.FORMING;
       case DrawingStyle _, DossierScope _ -> Work.WRITING;
     };

@@ -1,11 +1,15 @@
 package org.yellowhearth.core.reading;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.part.Sort;
 
@@ -26,6 +30,13 @@ final class BenchWords {
   private static final List<String> ABOUT =
       List.of(
           "about", "approx", "approx.", "approximately", "ca", "ca.", "circa", "around", "roughly");
+
+  /** What "about" leaves open (our own reading of how people say it). */
+  private static final double ABOUT_SPREAD = 0.2;
+
+  /** {@code 20-30r}, {@code 2.2–2.6k}: a figure that somebody saw go to and fro. */
+  private static final Pattern RANGE =
+      Pattern.compile("(\\d+(?:[.,]\\d+)?)([-–…]|\\.\\.)(\\d+(?:[.,]\\d+)?)(\\D*)");
 
   private static final int LONGEST = 6;
 
@@ -139,6 +150,33 @@ final class BenchWords {
     say(ANY, "bouncing", "does not settle", "jumps", "jumps about");
     say(ANY, "eye-closed", "eye closed", "eye closes", "eye shuts", "eye shut");
     say(ANY, "eye-open", "eye open", "eye stays open", "eye opens");
+    say(
+        ANY,
+        "falls",
+        "falling",
+        "keeps falling",
+        "goes down",
+        "going down",
+        "drifts down",
+        "drops slowly",
+        "slowly falls",
+        "sinks");
+    say(
+        ANY,
+        "rises",
+        "rising",
+        "keeps rising",
+        "creeps up",
+        "creeping up",
+        "creeps",
+        "climbs",
+        "climbing",
+        "goes up",
+        "going up",
+        "drifts up",
+        "slowly rises");
+    say(ANY, "pulses", "pulsing", "pulsates", "pulsating", "ticks", "comes in pulses");
+    say(JUNCTION, "vth", "vgs(th)", "vgs th", "vgsth", "vgs(off)", "vgs off", "vp", "pinch-off");
     say(ANY, "", "avg", "average", "averaged", "reads", "reading", "shows", "tester says");
     say(JUNCTION, "", "one way", "forward", "fwd", "forwards", "in one direction");
     for (String over : List.of("ol", "open", "nothing", "blocks", "blocked")) {
@@ -203,12 +241,16 @@ final class BenchWords {
     }
   }
 
-  /** A line of a reading in plain words. */
-  record Plain(List<Token> words, boolean about) {}
+  /**
+   * A line of a reading in plain words.
+   *
+   * @param uncertainty what was said of how exact it is, as a fraction
+   */
+  record Plain(List<Token> words, OptionalDouble uncertainty) {}
 
   static Plain plain(List<Token> words, Sort sort) {
     List<Token> plain = new ArrayList<>();
-    boolean about = false;
+    OptionalDouble uncertainty = OptionalDouble.empty();
     int at = 0;
     while (at < words.size()) {
       Token token = words.get(at);
@@ -219,10 +261,15 @@ final class BenchWords {
         }
         at += said.get().words;
       } else if (ABOUT.contains(folded(token)) && at + 1 < words.size()) {
-        about = true;
+        uncertainty = OptionalDouble.of(ABOUT_SPREAD);
         at++;
+      } else if (range(words, at).isPresent()) {
+        Range range = range(words, at).orElseThrow();
+        plain.add(new Token(range.middle, token.index()));
+        uncertainty = OptionalDouble.of(range.half);
+        at += range.words;
       } else if (token.text().length() > 1 && "~≈".indexOf(token.text().charAt(0)) >= 0) {
-        about = true;
+        uncertainty = OptionalDouble.of(ABOUT_SPREAD);
         plain.add(new Token(token.text().substring(1), token.index() + 1));
         at++;
       } else if (folded(token).equals("at")
@@ -235,7 +282,46 @@ final class BenchWords {
         at++;
       }
     }
-    return new Plain(plain, about);
+    return new Plain(plain, uncertainty);
+  }
+
+  /** A range as its middle, and half of it as a fraction of the middle. */
+  private record Range(String middle, double half, int words) {}
+
+  /** {@code 20-30r}, {@code 20 to 30r}, {@code between 20 and 30r}. */
+  private static Optional<Range> range(List<Token> words, int at) {
+    Matcher glued = RANGE.matcher(words.get(at).text());
+    if (glued.matches()) {
+      return range(glued.group(1), glued.group(3) + glued.group(4), 1);
+    }
+    boolean between = folded(words.get(at)).equals("between");
+    int from = between ? at + 1 : at;
+    return from + 2 < words.size()
+            && folded(words.get(from + 1)).equals(between ? "and" : "to")
+            && startsWithDigit(words.get(from))
+            && startsWithDigit(words.get(from + 2))
+        ? range(words.get(from).text(), words.get(from + 2).text(), from + 3 - at)
+        : Optional.empty();
+  }
+
+  private static Optional<Range> range(String low, String high, int words) {
+    Matcher end = Pattern.compile("(\\d+(?:[.,]\\d+)?)(\\D*)").matcher(high);
+    Matcher begin = Pattern.compile("(\\d+(?:[.,]\\d+)?)(\\D*)").matcher(low);
+    if (!end.matches()
+        || !begin.matches()
+        || !(begin.group(2).isEmpty() || begin.group(2).equalsIgnoreCase(end.group(2)))) {
+      return Optional.empty();
+    }
+    double a = Double.parseDouble(begin.group(1).replace(',', '.'));
+    double b = Double.parseDouble(end.group(1).replace(',', '.'));
+    double middle = (a + b) / 2;
+    return a > 0 && b > a
+        ? Optional.of(new Range(plain(middle) + end.group(2), (b - a) / 2 / middle, words))
+        : Optional.empty();
+  }
+
+  private static String plain(double value) {
+    return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
   }
 
   private record Said(String plain, int words) {}

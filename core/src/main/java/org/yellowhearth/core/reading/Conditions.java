@@ -48,6 +48,25 @@ public record Conditions(
     public Contact contact = Contact.UNSTATED;
     public String instrument = "";
 
+    /** Nothing stated. */
+    public Draft() {}
+
+    /** What is stated so far. */
+    public Draft(Conditions said) {
+      frequencyHertz = said.frequencyHertz;
+      mode = said.mode;
+      connection = said.connection;
+      testVolts = said.testVolts;
+      testAmperes = said.testAmperes;
+      minutesAtVoltage = said.minutesAtVoltage;
+      celsius = said.celsius;
+      secondsOn = said.secondsOn;
+      leadOhms = said.leadOhms;
+      uncertainty = said.uncertainty;
+      contact = said.contact;
+      instrument = said.instrument;
+    }
+
     /** The conditions as they are now. */
     public Conditions done() {
       return new Conditions(

@@ -33,7 +33,11 @@ public enum Figure implements Coded {
   /** Largest departure of a movement from its scale, as a fraction of full scale. */
   LINEARITY(Unit.PERCENT, Range.FROM_ZERO), //
   /** Largest jump of a wiper while it is turned, as a fraction of the track. */
-  WIPER(Unit.PERCENT, Range.FROM_ZERO);
+  WIPER(Unit.PERCENT, Range.FROM_ZERO), //
+  /** What a field-effect transistor passes at no gate voltage. */
+  DRAIN_CURRENT(Unit.AMPERE, Range.ABOVE_ZERO), //
+  /** The gate voltage at which a field-effect transistor begins to conduct, or is cut off. */
+  THRESHOLD(Unit.VOLT, Range.ABOVE_ZERO);
 
   /** Where a figure can lie. */
   private enum Range {

@@ -49,5 +49,11 @@ public enum Qualifier implements Coded {
   /** A valve tester finds no grid current. */
   NO_GRID_LEAK,
   /** A valve tester finds grid current: gas or a leak. */
-  GRID_LEAK
+  GRID_LEAK,
+  /** The figure keeps falling. */
+  FALLS,
+  /** The figure keeps rising. */
+  RISES,
+  /** The figure pulses. */
+  PULSES
 }

@@ -1,11 +1,13 @@
 package org.yellowhearth.core.reading;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -44,8 +46,10 @@ public final class ReadingParser {
           Map.entry("em", Figure.EMISSION),
           Map.entry("fs", Figure.FULL_SCALE),
           Map.entry("lin", Figure.LINEARITY),
-          Map.entry("wiper", Figure.WIPER));
-  private static final String GLUED = "d|tan|q|esr|ir|leak|z|ph|l|hfe|em|fs|lin|wiper";
+          Map.entry("wiper", Figure.WIPER),
+          Map.entry("idss", Figure.DRAIN_CURRENT),
+          Map.entry("vth", Figure.THRESHOLD));
+  private static final String GLUED = "d|tan|q|esr|ir|leak|z|ph|l|hfe|em|fs|lin|wiper|idss|vth";
   private static final Pattern LETTERED =
       Pattern.compile(
           "(?i)(?:("
@@ -99,18 +103,35 @@ public final class ReadingParser {
           Map.entry("no-shorts", Qualifier.NO_SHORTS),
           Map.entry("shorts", Qualifier.SHORTS),
           Map.entry("no-grid-leak", Qualifier.NO_GRID_LEAK),
-          Map.entry("grid-leak", Qualifier.GRID_LEAK));
+          Map.entry("grid-leak", Qualifier.GRID_LEAK),
+          Map.entry("falls", Qualifier.FALLS),
+          Map.entry("rises", Qualifier.RISES),
+          Map.entry("pulses", Qualifier.PULSES));
+
+  /** What can only be a condition, with or without an {@code @} before it. */
+  private static final Set<Dimension> CONDITIONS =
+      EnumSet.of(Dimension.FREQUENCY, Dimension.MINUTES, Dimension.CELSIUS);
+
   private static final double LARGEST_RATIO = 10_000;
 
-  /** What "about" leaves open (our own reading of how people say it). */
-  private static final double ABOUT = 0.2;
+  /** What depends on the measuring frequency. */
+  private static final Set<Figure> AT_FREQUENCY =
+      EnumSet.of(
+          Figure.CAPACITANCE,
+          Figure.ESR,
+          Figure.DISSIPATION,
+          Figure.QUALITY,
+          Figure.IMPEDANCE,
+          Figure.PHASE,
+          Figure.INDUCTANCE);
 
   /** What an ESR meter that shows nothing but noughts can tell apart (common practice). */
   private static final double RESOLUTION_OHMS = 0.01;
 
   private final Sort sort;
-  private final Conditions.Draft conditions = new Conditions.Draft();
+  private final Conditions.Draft conditions;
   private Figures figures = Figures.NONE;
+  private boolean frequencySaid;
 
   /**
    * A reader for one line.
@@ -118,7 +139,37 @@ public final class ReadingParser {
    * @param sort the sort of part that was measured; it says what a bare resistance or voltage is
    */
   public ReadingParser(Sort sort) {
+    this(sort, Conditions.UNSTATED);
+  }
+
+  /**
+   * A reader for one line.
+   *
+   * @param held what holds where the line says nothing else
+   */
+  public ReadingParser(Sort sort, Conditions held) {
     this.sort = sort;
+    this.conditions = new Conditions.Draft(held);
+  }
+
+  /**
+   * Reads conditions alone: {@code 100 kHz in circuit}.
+   *
+   * @throws UnreadableException at the first word that is none
+   */
+  public Conditions conditionsAlone(List<Token> words) {
+    BenchWords.Plain plain = BenchWords.plain(words, sort);
+    List<Token> line = partedAtConditions(plain.words());
+    int at = 0;
+    while (at < line.size()) {
+      Token token = line.get(at);
+      at += one(line, at);
+    }
+    if (!figures.isEmpty()) {
+      throw unreadable(
+          ReadingWords.CONDITION_EXPECTED, words.getFirst().text(), words.getFirst().index());
+    }
+    return conditions.done();
   }
 
   /**
@@ -140,9 +191,17 @@ public final class ReadingParser {
       throw unreadable(ReadingWords.NO_FIGURE, last.text(), last.index());
     }
     takeOffLeads(words);
-    if (plain.about() && conditions.uncertainty.isEmpty()) {
-      conditions.uncertainty = OptionalDouble.of(ABOUT);
+    if (conditions.uncertainty.isEmpty()) {
+      conditions.uncertainty = plain.uncertainty();
     }
+    if (!frequencySaid && figures.values().keySet().stream().noneMatch(AT_FREQUENCY::contains)) {
+      conditions.frequencyHertz = OptionalDouble.empty();
+    }
+  }
+
+  /** Whether a word is the letter of a figure, such as {@code ESR} or {@code D}. */
+  public static boolean namesFigure(String word) {
+    return LETTERS.containsKey(word.toLowerCase(Locale.ROOT));
   }
 
   /** The figures understood so far. */
@@ -351,9 +410,9 @@ public final class ReadingParser {
               : of(text, Dimension.RESISTANCE, ReadingWords.RESISTANCE_EXPECTED, what);
       case INSULATION -> of(text, Dimension.RESISTANCE, ReadingWords.RESISTANCE_EXPECTED);
       case CAPACITANCE -> of(text, Dimension.CAPACITANCE, ReadingWords.CAPACITANCE_EXPECTED);
-      case LEAKAGE, FULL_SCALE -> amperes(text);
+      case LEAKAGE, FULL_SCALE, DRAIN_CURRENT -> amperes(text);
       case INDUCTANCE -> of(text, Dimension.INDUCTANCE, ReadingWords.INDUCTANCE_EXPECTED);
-      case VOLTS ->
+      case VOLTS, THRESHOLD ->
           text.unit().isEmpty()
               ? plain(what, text)
               : of(text, Dimension.VOLTAGE, ReadingWords.VOLTAGE_EXPECTED, what);
@@ -432,6 +491,11 @@ public final class ReadingParser {
       return 1;
     }
     FigureText text = figure(line, at, token, ReadingWords.WORD_NOT_A_READING);
+    boolean condition =
+        UnitText.find(text.unit()).filter(u -> CONDITIONS.contains(u.dimension())).isPresent();
+    if (condition) {
+      return condition(line, at, token);
+    }
     take(bareFigure(text), text);
     return text.words();
   }
@@ -520,6 +584,7 @@ public final class ReadingParser {
   private int condition(List<Token> line, int at, Token asked) {
     FigureText text = figure(line, at, asked, ReadingWords.CONDITION_EXPECTED);
     if (text.unit().isEmpty()) {
+      frequencySaid = true;
       conditions.frequencyHertz =
           within(text, text.number(), 1, 10e6, ReadingWords.FREQUENCY_RANGE);
       return text.words();
@@ -527,12 +592,15 @@ public final class ReadingParser {
     UnitText unit = text.meaning();
     double value = text.value();
     switch (unit.dimension()) {
-      case FREQUENCY ->
-          conditions.frequencyHertz = within(text, value, 1, 10e6, ReadingWords.FREQUENCY_RANGE);
+      case FREQUENCY -> {
+        frequencySaid = true;
+        conditions.frequencyHertz = within(text, value, 1, 10e6, ReadingWords.FREQUENCY_RANGE);
+      }
       case RESISTANCE -> {
         if (!text.unit().equalsIgnoreCase("k")) {
           throw unreadable(ReadingWords.CONDITION_EXPECTED, text.text(), text.index());
         }
+        frequencySaid = true;
         conditions.frequencyHertz = within(text, value, 1, 10e6, ReadingWords.FREQUENCY_RANGE);
       }
       case VOLTAGE ->

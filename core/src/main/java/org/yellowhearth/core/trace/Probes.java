@@ -24,7 +24,8 @@ final class Probes {
   /** What is lost in the last digit of a mains analyser, in watts. */
   static final double POWER_FLOOR = 0.1;
 
-  private static final List<Kind> KINDS = List.of(Kind.DIRECT, Kind.TRUE_RMS, Kind.AVERAGE);
+  private static final List<Kind> KINDS =
+      List.of(Kind.DIRECT, Kind.TRUE_RMS, Kind.AVERAGE, Kind.PEAK_TO_PEAK);
 
   private final List<Probe> probes = new ArrayList<>();
   private final List<Setup> setups;
@@ -38,7 +39,7 @@ final class Probes {
     double floor() {
       return switch (kind) {
         case DIRECT -> DIRECT_FLOOR;
-        case TRUE_RMS, AVERAGE -> ALTERNATING_FLOOR;
+        case TRUE_RMS, AVERAGE, PEAK_TO_PEAK -> ALTERNATING_FLOOR;
         case WATTS -> POWER_FLOOR;
       };
     }
@@ -107,6 +108,7 @@ final class Probes {
           shown[k] = probes.get(k).scaled(v.mean());
           shown[k + 1] = probes.get(k + 1).scaled(v.rippleRms());
           shown[k + 2] = probes.get(k + 2).scaled(v.rippleAverageResponding());
+          shown[k + 3] = probes.get(k + 3).scaled(v.peakToPeak());
         }
         // Without what heaters and iron take, its watts say nothing.
         shown[watts] =

@@ -102,7 +102,8 @@ final class ChartPage extends Page {
             List.of(
                 SupplyReading.Kind.DIRECT,
                 SupplyReading.Kind.TRUE_RMS,
-                SupplyReading.Kind.AVERAGE)));
+                SupplyReading.Kind.AVERAGE,
+                SupplyReading.Kind.PEAK_TO_PEAK)));
     read.add(line.field("prove.volts", "read-volts", 7));
     read.add(line.field("prove.line", "read-line", 6));
     read.add(line.field("prove.meter", "read-meter", 6));

@@ -337,6 +337,7 @@ final class ReadingsPage extends Page {
                       case DIRECT, WATTS -> p.dcVolts();
                       case TRUE_RMS -> p.rippleRms();
                       case AVERAGE -> p.rippleAverage();
+                      case PEAK_TO_PEAK -> p.ripplePeakToPeak();
                     })
                 .findFirst();
     return figure.isPresent() ? Readings.figure(r.kind(), figure.getAsDouble()).toString() : "";

@@ -249,12 +249,21 @@ public final class Describe {
                     + repeats(figures.repeats().getOrDefault(figure, List.of()))));
     figures.bounds().forEach((figure, bound) -> pieces.add(figure(figure, bound(figure, bound))));
     figures.qualifiers().forEach(q -> pieces.add(words.word(q)));
+    return String.join(", ", pieces) + conditions(conditions, pieces.isEmpty());
+  }
+
+  /** Conditions alone: {@code at 100 kHz, in circuit}. */
+  public String conditions(Conditions conditions) {
+    return conditions(conditions, true);
+  }
+
+  private String conditions(Conditions conditions, boolean first) {
     List<String> at = new ArrayList<>();
     shown(conditions.frequencyHertz(), Unit.HERTZ).ifPresent(q -> at.add(q.toString()));
     shown(conditions.testVolts(), Unit.VOLT).ifPresent(q -> at.add(q.toString()));
     shown(conditions.testAmperes(), Unit.AMPERE).ifPresent(q -> at.add(q.toString()));
     shown(conditions.celsius(), Unit.CELSIUS).ifPresent(q -> at.add(q.toString()));
-    String text = String.join(", ", pieces) + (at.isEmpty() ? "" : " at " + String.join(", ", at));
+    String text = at.isEmpty() ? "" : (first ? "" : " ") + "at " + String.join(", ", at);
     String after =
         shown(conditions.minutesAtVoltage(), Unit.MINUTE).map(q -> " after " + q).orElse("");
     List<String> told = new ArrayList<>();
@@ -271,7 +280,8 @@ public final class Describe {
     if (!conditions.instrument().isEmpty()) {
       told.add("by " + conditions.instrument());
     }
-    return text + after + ", " + String.join(", ", told);
+    String sofar = text + after;
+    return sofar + (first && sofar.isEmpty() ? "" : ", ") + String.join(", ", told);
   }
 
   private static String repeats(List<Double> all) {

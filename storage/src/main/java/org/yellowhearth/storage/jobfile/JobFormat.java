@@ -40,6 +40,8 @@ final class JobFormat {
       case FULL_SCALE -> "fullScaleAmperes";
       case LINEARITY -> "linearity";
       case WIPER -> "wiper";
+      case DRAIN_CURRENT -> "drainCurrentAmperes";
+      case THRESHOLD -> "thresholdVolts";
     };
   }
 }

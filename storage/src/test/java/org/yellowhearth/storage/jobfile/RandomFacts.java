@@ -35,6 +35,7 @@ import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
 import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.MainsEntry;
+import org.yellowhearth.core.fact.MeterSettings;
 import org.yellowhearth.core.fact.Observation;
 import org.yellowhearth.core.fact.OwnTask;
 import org.yellowhearth.core.fact.Paper;
@@ -71,11 +72,17 @@ import org.yellowhearth.core.job.PoweringUp;
 import org.yellowhearth.core.job.Reforming;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.RectifierTechnology;
+import org.yellowhearth.core.reading.Connection;
+import org.yellowhearth.core.reading.Mode;
 
 /** Random aspects, items and events, one of every type, for the round trip of files. */
 final class RandomFacts {
   private static final List<SupplyReading.Kind> VOLTS =
-      List.of(SupplyReading.Kind.DIRECT, SupplyReading.Kind.TRUE_RMS, SupplyReading.Kind.AVERAGE);
+      List.of(
+          SupplyReading.Kind.DIRECT,
+          SupplyReading.Kind.TRUE_RMS,
+          SupplyReading.Kind.AVERAGE,
+          SupplyReading.Kind.PEAK_TO_PEAK);
   private static final Instant AT = Instant.parse("2026-06-01T08:00:00Z");
 
   private RandomFacts() {}
@@ -96,7 +103,13 @@ final class RandomFacts {
 
   static Act aspectChanged(Job job, Random r) {
     Aspect after =
-        switch (r.nextInt(9)) {
+        switch (r.nextInt(10)) {
+          case 9 ->
+              new MeterSettings(
+                  maybe(r, 50, 1e5),
+                  one(r, Mode.values()),
+                  one(r, Connection.values()),
+                  r.nextBoolean() ? "" : "bridge");
           case 8 ->
               new ShopExperience(
                   List.of(new ShopExperience.Seen("paper", 9 + r.nextInt(9), r.nextInt(9))));
