@@ -166,7 +166,7 @@ final class BeliefRules {
                   WIPER ->
                   State.WORN;
               case LEAKAGE, INSULATION, GRID_SHIFT -> State.LEAKY;
-              case RESISTANCE, INDUCTANCE, VOLTS, BATCH -> State.WORN;
+              case RESISTANCE, INDUCTANCE, VOLTS, BATCH, SIBLINGS -> State.WORN;
               case SHORT_OR_OPEN ->
                   f.measured().filter(_ -> part instanceof Capacitor).isPresent()
                       ? ofOhms(f.measured().orElseThrow())

@@ -21,7 +21,9 @@ public enum Criterion implements Coded {
   TESTER,
   GRID_SHIFT,
   HIDDEN_PATH,
-  BATCH, //
+  BATCH,
+  /** Its like in the same set. */
+  SIBLINGS, //
   RESISTANCE,
   INDUCTANCE,
   VOLTS,

@@ -50,6 +50,7 @@ public final class Judgement {
   private final Set<PartRef> shortInPlace;
 
   private final Surroundings around;
+  private final Siblings siblings;
   private final OptionalDouble setYears;
 
   /** Each part by itself, before those are asked that are judged together with it. */
@@ -83,6 +84,7 @@ public final class Judgement {
             .map(Part::ref)
             .filter(ref -> job.readingsOf(ref).stream().anyMatch(ShortCriterion::shortInPlace))
             .collect(Collectors.toSet());
+    this.siblings = new Siblings(job);
     List<Assessment> each =
         job.census().stream().map(p -> judged(p, job.readingsOf(p.ref()))).toList();
     this.alone = each.stream().collect(Collectors.toMap(a -> a.part().ref(), a -> a));
@@ -123,6 +125,7 @@ public final class Judgement {
     List<VisualInspection> looks = job.of(part.ref(), VisualInspection.class);
     List<Part> with = beside.getOrDefault(part.ref(), List.of());
     List<Finding> findings = new ArrayList<>(VisualInspectionCriterion.judge(looks));
+    findings.addAll(siblings.judge(part, readings));
     VerdictRules.Decision decision;
     if (part instanceof Capacitor c) {
       CapacitorKind kind = knowledge.kind(c.kind());

@@ -119,8 +119,10 @@ final class SupplyLine {
           ? Optional.of(new SupplyLine(line, shown, ref.get() + "." + pin.get()))
           : Optional.empty();
     }
-    boolean part = ref.filter(r -> job.part(r).isPresent() || sort(r, vocabulary)).isPresent();
-    return begins(rest) && (!part || job.part(ref.get()).isPresent()) || !part && volts(rest)
+    boolean listed = ref.filter(r -> job.part(r).isPresent()).isPresent();
+    boolean part = listed || ref.filter(r -> sort(r, vocabulary)).isPresent();
+    boolean read = part ? listed && begins(rest) : begins(rest) || volts(rest);
+    return read
         ? Optional.of(new SupplyLine(line, rest, ref.map(PartRef::toString).orElse(first)))
         : Optional.empty();
   }

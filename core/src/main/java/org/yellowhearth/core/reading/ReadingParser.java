@@ -162,7 +162,6 @@ public final class ReadingParser {
     List<Token> line = partedAtConditions(plain.words());
     int at = 0;
     while (at < line.size()) {
-      Token token = line.get(at);
       at += one(line, at);
     }
     if (!figures.isEmpty()) {
