@@ -7,9 +7,13 @@ import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.TreeMap;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.assess.Finding;
 import org.yellowhearth.core.assess.Risk;
+import org.yellowhearth.core.assess.Triage;
+import org.yellowhearth.core.belief.Belief;
+import org.yellowhearth.core.belief.State;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.judge.Judge;
 import org.yellowhearth.core.judge.JudgedJob;
@@ -47,7 +51,7 @@ final class ComputedFigures {
     Job job = file.job();
     JudgedJob judged = new Judge(knowledge).of(job, now.toLocalDate());
     Words words = Words.of(job.plate().dialect());
-    ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 6);
+    ObjectNode root = JSON.objectNode().put("format", "yellow-hearth-computed").put("version", 7);
     file.id().ifPresent(id -> root.put("id", id));
     root.put("set", job.plate().name()).put("computedFor", now.toLocalDate().toString());
     ChargeReading hearth = Hearth.of(job, knowledge).at(now.toInstant());
@@ -83,12 +87,37 @@ final class ComputedFigures {
             node.putObject("rules")
                 .put("verdict", words.word(o.verdict()))
                 .put("because", words.say(o.because())));
+    node.put("triage", Triage.of(a).heap().code());
+    node.set("belief", belief(a.belief()));
     node.set("risk", risk(a.risk(), words));
     node.set("replacement", replacement(new ReplacementRules(knowledge).propose(job, part), words));
     node.set(
         "cautions",
         sentences(
             Caution.forPart(hearth, part, knowledge).stream().map(Caution::words).toList(), words));
+    return node;
+  }
+
+  /** What every stage takes the part to be. */
+  private static ObjectNode belief(Belief belief) {
+    ObjectNode node = JSON.objectNode();
+    ObjectNode states = node.putObject("states");
+    for (State s : State.values()) {
+      states.put(s.code(), belief.chance(s));
+    }
+    ObjectNode values = node.putObject("values");
+    new TreeMap<>(belief.values())
+        .forEach((which, b) -> {
+          ObjectNode value =
+              values
+                  .putObject(which.code())
+                  .put("value", b.value())
+                  .put("unit", which.unit().symbol())
+                  .put("origin", b.origin().code());
+          if (b.spread() > 0) {
+            value.put("spread", b.spread());
+          }
+        });
     return node;
   }
 

@@ -69,14 +69,6 @@ public class PartsListFlowTest extends Window {
   }
 
   /** A line as if it had been typed, for what a test only starts from. */
-  private void type(String line) {
-    robot.interact(() -> {
-      model.benchLine().lineProperty().set(line);
-      model.benchLine().enter();
-    });
-    settle();
-  }
-
   private void four() {
     openJob("Quillandry");
     press(KeyCode.CONTROL, KeyCode.DIGIT3);

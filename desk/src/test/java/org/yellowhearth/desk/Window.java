@@ -249,6 +249,15 @@ abstract class Window {
     press(KeyCode.ENTER);
   }
 
+  /** A line at the bench, and Enter. */
+  void type(String line) {
+    robot.interact(() -> {
+      model.benchLine().lineProperty().set(line);
+      model.benchLine().enter();
+    });
+    settle();
+  }
+
   /** Fills a field that a button keeps. */
   void type(String id, String text) {
     robot.interact(() -> find(id, TextField.class).setText(text));

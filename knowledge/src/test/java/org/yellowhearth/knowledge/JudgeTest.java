@@ -26,6 +26,8 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.reading.Reading;
 import org.yellowhearth.core.supply.Parameter.Which;
+import org.yellowhearth.core.trace.ModelValue;
+import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel.View;
 
 /**
@@ -185,6 +187,56 @@ public class JudgeTest {
                     .filter(r -> r.part().equals(PartRef.of("R1")))
                     .findFirst()));
     assertThat(judged(b.job()).belief(PartRef.of("C9"))).isEmpty();
+  }
+
+  /** What was said, seen or read in place is in the model, with its origin and spread. */
+  @Test
+  public void everyModelTakesWhatAPartIsBelievedToBe() {
+    for (String said :
+        List.of(
+            "C1 open",
+            "C1 ESR OL",
+            "C1 short",
+            "C1 R0.4 leg",
+            "C1 eye closed @300V",
+            "C1 dried up",
+            "C1 80r @100k in",
+            "C1 9u 6r @100 firm")) {
+      Bench b = set().type(said.replace("R0.4", "R=0.4r"));
+      JudgedJob judged = judged(b.job());
+      Belief belief = judged.belief(PartRef.of("C1")).orElseThrow();
+      for (Which which :
+          List.of(Which.CAPACITANCE, Which.SERIES_RESISTANCE, Which.LEAKAGE_RESISTANCE)) {
+        ModelValue taken =
+            judged.supply(View.AS_IT_IS).values().stream()
+                .filter(v -> v.element().equals("C1") && v.which() == which)
+                .findFirst()
+                .orElseThrow();
+        assertThat(taken.value().value()).as("%s: %s", said, which).isEqualTo(belief.value(which));
+        assertThat(taken.origin())
+            .as("%s: %s", said, which)
+            .isEqualTo(belief.of(which).orElseThrow().origin());
+        assertThat(taken.spread()).isEqualTo(belief.of(which).orElseThrow().spread());
+      }
+    }
+  }
+
+  /** Half-wave from 250 V, 30 mA: an open reservoir leaves the pulses, a short leaves nothing. */
+  @Test
+  public void aModelShowsWhatAnOpenAndAShortedReservoirDo() {
+    assertThat(ht(set()).rippleRms()).isLessThan(20);
+    assertThat(ht(set().type("C1 open")).rippleRms()).isGreaterThan(60);
+    assertThat(ht(set().type("C1 short")).dcVolts()).isLessThan(5);
+  }
+
+  private SupplyFigures.Point ht(Bench b) {
+    return judged(b.job())
+        .supply(View.AS_IT_IS)
+        .supply()
+        .map(s -> SupplyFigures.of(s, List.of("HT")))
+        .orElseThrow()
+        .points()
+        .getFirst();
   }
 
   /** Nobody knows the year of the set: then nothing is guessed. */

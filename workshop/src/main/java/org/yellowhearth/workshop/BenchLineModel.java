@@ -18,6 +18,7 @@ import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.workshop.watch.Value;
 import org.yellowhearth.workshop.watch.Watched;
 import org.yellowhearth.workshop.words.Labels;
@@ -29,6 +30,7 @@ public final class BenchLineModel {
   private final DeskModel model;
   private final Value<String> line = new Value<>("");
   private final Value<Echo> echo = new Value<>(Echo.NOTHING);
+  private final Value<String> held = new Value<>("");
   private final List<String> history = new ArrayList<>();
   private BenchOutcome outcome = new BenchOutcome.Empty();
   private int recalled;
@@ -38,6 +40,24 @@ public final class BenchLineModel {
     line.addListener((_, _, _) -> readLine());
     model.chosenProperty().addListener((_, _, _) -> readLine());
     model.openProperty().addListener((_, _, _) -> readLine());
+    model.openProperty().addListener((_, _, job) -> held.set(job.map(this::held).orElse("")));
+  }
+
+  private String held(OpenJob job) {
+    MeterSettings settings = job.job().aspect(MeterSettings.class);
+    return settings.equals(MeterSettings.BLANK)
+        ? ""
+        : new Describe(model.words(), job.job()).conditions(settings.conditions());
+  }
+
+  /** What holds of readings that do not say otherwise, in words; empty where nothing does. */
+  public Watched<String> heldProperty() {
+    return held.watched();
+  }
+
+  /** Nothing holds any more. */
+  public void endHold() {
+    model.changeAspect(MeterSettings.class, _ -> MeterSettings.BLANK);
   }
 
   public Value<String> lineProperty() {

@@ -105,7 +105,7 @@ public class ReadingParserTest {
       {"9u @", ReadingWords.CONDITION_EXPECTED, 3}, //
       {"9u @3u", ReadingWords.CONDITION_EXPECTED, 4},
       {"9u @0.1", ReadingWords.FREQUENCY_RANGE, 4}, //
-      {"9u >100Hz", ReadingWords.CONDITION_WITHOUT_FIGURE, 3},
+      {"9u >100Hz", ReadingWords.CONDITION_WITHOUT_FIGURE, 4},
       {"9u 5%", ReadingWords.NOT_A_READING, 3}, //
       {"D2r", ReadingWords.RATIO_EXPECTED, 1},
       {"D-1", ReadingWords.RATIO_RANGE, 1},

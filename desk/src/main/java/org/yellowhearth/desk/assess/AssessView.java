@@ -1,7 +1,9 @@
 package org.yellowhearth.desk.assess;
 
+import java.util.Map;
 import javafx.beans.binding.DoubleBinding;
 import javafx.geometry.Orientation;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.SplitPane;
 import javafx.scene.control.ToggleButton;
@@ -106,18 +108,8 @@ public final class AssessView extends BorderPane {
     LimitsPage page = new LimitsPage(model);
     ToggleButton loading = head.toggle("loading.shown", "show-loading", false);
     LoadingPage loadingPage = new LoadingPage(model);
-    limits
-        .selectedProperty()
-        .addListener((_, _, is) -> {
-          loading.setSelected(loading.isSelected() && !is);
-          setCenter(is ? page : loading.isSelected() ? loadingPage : split);
-        });
-    loading
-        .selectedProperty()
-        .addListener((_, _, is) -> {
-          limits.setSelected(limits.isSelected() && !is);
-          setCenter(is ? loadingPage : limits.isSelected() ? page : split);
-        });
+    ToggleButton triage = head.toggle("triage.shown", "show-triage", false);
+    oneOf(split, Map.of(limits, page, loading, loadingPage, triage, new TriagePage(model, em)));
     setTop(new VBox(head, Page.row(field.tools(), StageHead.filterField(model.parts()))));
     model.openProperty().addListener((_, _, open) -> open.ifPresent(this::show));
     model
@@ -127,6 +119,21 @@ public final class AssessView extends BorderPane {
                 Labels.of("assess.form")
                     + " "
                     + ref.map(PartRef::toString).orElse(Labels.of("plate.nothing"))));
+  }
+
+  /** At most one of these pages stands in the place of the table. */
+  private void oneOf(Node table, Map<ToggleButton, Node> pages) {
+    pages.forEach((button, page) ->
+        button
+            .selectedProperty()
+            .addListener((_, _, is) -> {
+              if (is) {
+                pages.keySet().stream().filter(b -> b != button).forEach(b -> b.setSelected(false));
+                setCenter(page);
+              } else if (pages.keySet().stream().noneMatch(ToggleButton::isSelected)) {
+                setCenter(table);
+              }
+            }));
   }
 
   private static String place(DeskModel model, PartRow row) {

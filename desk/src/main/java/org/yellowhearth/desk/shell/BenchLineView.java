@@ -3,6 +3,7 @@ package org.yellowhearth.desk.shell;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
@@ -58,9 +59,22 @@ final class BenchLineView extends VBox {
           notice.setMaxWidth(width.doubleValue() - 30);
           understood.setMaxWidth(width.doubleValue() - 30);
         });
+    Button held = quiet("bench.held", "held", model.benchLine()::endHold);
+    held.setTooltip(new Tooltip(Labels.of("bench.held.end")));
+    model
+        .benchLine()
+        .heldProperty()
+        .addListener((_, _, text) -> {
+          held.setText(Labels.of("bench.held", text));
+          held.setVisible(!text.isEmpty());
+          held.setManaged(!text.isEmpty());
+        });
+    held.setVisible(false);
+    held.setManaged(false);
     HBox row =
         new HBox(
             chosen,
+            held,
             field,
             keep,
             quiet("bench.undo", "undo", model::undo),

@@ -30,7 +30,9 @@ import org.yellowhearth.core.assess.AgreementCriterion;
 import org.yellowhearth.core.assess.AssessWords;
 import org.yellowhearth.core.assess.Criterion;
 import org.yellowhearth.core.assess.Finding;
+import org.yellowhearth.core.assess.Triage;
 import org.yellowhearth.core.belief.Origin;
+import org.yellowhearth.core.belief.State;
 import org.yellowhearth.core.benchline.BenchWords;
 import org.yellowhearth.core.cause.Cause;
 import org.yellowhearth.core.cause.CauseWords;
@@ -196,6 +198,8 @@ public class WordsTest {
     return Stream.<Coded[]>of(
             Verdict.values(),
             Criterion.values(),
+            State.values(),
+            Triage.Heap.values(),
             Finding.Outcome.values(),
             Finding.Limit.Side.values(),
             Figure.values(),
