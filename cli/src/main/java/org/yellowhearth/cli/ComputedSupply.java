@@ -59,18 +59,20 @@ final class ComputedSupply {
               ArrayNode readings = node.putArray("readings");
               s.used().forEach(r -> readings.add(r.id()));
               ArrayNode all = node.putArray("explanations");
-              d.doubles()
-                  .forEach(e -> {
-                    ObjectNode one = all.addObject();
-                    ArrayNode parts = one.putArray("parts");
-                    e.parts().forEach(parts::add);
-                    one.put("words", text.of(e, "nothing"))
-                        .put("probability", e.probability())
-                        .put("misfit", e.misfit())
-                        .put("alike", e.alike());
-                    ArrayNode predicted = one.putArray("predictedVolts");
-                    e.predicted().forEach(predicted::add);
-                  });
+              List<Diagnosis.Explanation> explanations = d.doubles();
+              node.put("unexplained", Diagnosis.unexplained(explanations));
+              explanations.forEach(e -> {
+                ObjectNode one = all.addObject();
+                ArrayNode parts = one.putArray("parts");
+                e.parts().forEach(parts::add);
+                one.put("words", text.of(e, "nothing"))
+                    .put("probability", e.probability())
+                    .put("misfit", e.misfit())
+                    .put("passes", e.passes())
+                    .put("alike", e.alike());
+                ArrayNode predicted = one.putArray("predictedVolts");
+                e.predicted().forEach(predicted::add);
+              });
               ArrayNode next = node.putArray("next");
               d.next()
                   .forEach(n -> {

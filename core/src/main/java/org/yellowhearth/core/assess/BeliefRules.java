@@ -215,12 +215,9 @@ final class BeliefRules {
     };
   }
 
-  /** A resistance from end to end: the leak, with no more in series than lets it be so. */
+  /** A leak from end to end. */
   private static Belief leaking(Belief b, double ohms, boolean read) {
-    double series = Math.min(b.value(Which.SERIES_RESISTANCE), ohms / 2);
-    double spread = read ? READ_ROUGHLY : BY_STATE;
-    return b.with(Which.LEAKAGE_RESISTANCE, Believed.by(ohms - series, spread))
-        .with(Which.SERIES_RESISTANCE, Believed.by(series, spread));
+    return b.with(Which.LEAKAGE_RESISTANCE, Believed.by(ohms, read ? READ_ROUGHLY : BY_STATE));
   }
 
   /** The ohms that an instrument found where there should be none. */

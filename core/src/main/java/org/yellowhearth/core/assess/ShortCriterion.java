@@ -30,7 +30,7 @@ final class ShortCriterion {
 
   /**
    * Less than this in circuit is a short of the part, where nothing is said to lie beside it
-   * (common practice: semiconductors and windings of a signal path show more).
+   * (common practice: semiconductors and most coils show more).
    */
   static final double IN_CIRCUIT_OHMS = 5;
 

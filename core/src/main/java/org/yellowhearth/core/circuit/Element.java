@@ -36,8 +36,8 @@ public sealed interface Element
    * A capacitor.
    *
    * @param esrOhms resistance in series
-   * @param leakOhms resistance beside its plates; what has no path to discharge has no steady state
-   *     of its own
+   * @param leakOhms resistance from end to end, beside plates and series resistance; what has no
+   *     path to discharge has no steady state of its own
    */
   record Capacitance(
       String name, String a, String b, double farads, double esrOhms, double leakOhms)

@@ -49,11 +49,8 @@ public record Impedance(double ohms, double reactance) {
         case Element.Resistance r ->
             stamp(m, nodes, r.a(), r.b(), 1 / Math.max(r.ohms(), WIRE_OHMS), 0);
         case Element.Capacitance c -> {
-          double leak = 1 / c.leakOhms();
-          double susceptance = omega * c.farads();
-          double[] inner = inverse(leak, susceptance);
-          double[] y = inverse(inner[0] + c.esrOhms(), inner[1]);
-          stamp(m, nodes, c.a(), c.b(), y[0], y[1]);
+          double[] y = inverse(c.esrOhms(), -1 / (omega * c.farads()));
+          stamp(m, nodes, c.a(), c.b(), y[0] + 1 / c.leakOhms(), y[1]);
         }
         case Element.Inductance l -> {
           double[] core = inverse(1 / l.lossOhms(), -1 / (omega * l.henries()));

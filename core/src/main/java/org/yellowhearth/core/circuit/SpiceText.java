@@ -104,7 +104,7 @@ public final class SpiceText {
       case Element.Capacitance c -> {
         String inside = series(id, node(c.a()), c.esrOhms());
         add("c_" + id, inside, node(c.b()), number(c.farads()), "ic=0");
-        add("r_" + id + "_leak", inside, node(c.b()), number(c.leakOhms()));
+        add("r_" + id + "_leak", node(c.a()), node(c.b()), number(c.leakOhms()));
       }
       case Element.Inductance l -> {
         String inside = series(id, node(l.a()), l.ohms());

@@ -175,6 +175,7 @@ final class StateSpace {
         case Element.Capacitance c -> {
           int row = branches.get(c.name());
           branch(m, row, c.a(), c.b(), c.esrOhms());
+          conductance(m, c.a(), c.b(), 1 / c.leakOhms());
           right[row][stateOf.get(c.name())] = 1;
         }
         case Element.Inductance l -> {
@@ -277,10 +278,7 @@ final class StateSpace {
     }
   }
 
-  /**
-   * C·dv/dt is the branch current less the leakage; L·di/dt is the branch voltage less what its
-   * copper drops.
-   */
+  /** C·dv/dt is the branch current; L·di/dt is the branch voltage less what its copper drops. */
   private void derivatives(double[] sine, double[] cosine) {
     for (Element e : circuit.elements()) {
       Integer state = stateOf.get(e.name());
@@ -289,7 +287,6 @@ final class StateSpace {
       if (e instanceof Element.Capacitance c) {
         row = solved[branches.get(c.name())];
         scale = 1 / c.farads();
-        a[state][state] -= 1 / (c.leakOhms() * c.farads());
       } else if (e instanceof Element.Inductance l) {
         row = difference(l.a(), l.b());
         scale = 1 / l.henries();
@@ -401,8 +398,9 @@ final class StateSpace {
   }
 
   /**
-   * The current through an element, from its first node to its second; of a transformer through one
-   * winding, of a device through one of its pairs.
+   * The current through an element, from its first node to its second; of a capacitor through its
+   * plates, without its leak; of a transformer through one winding, of a device through one of its
+   * pairs.
    */
   Row current(String name, int part) {
     Element e =

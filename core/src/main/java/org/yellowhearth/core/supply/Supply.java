@@ -48,8 +48,23 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
   /** What ties floating windings to the chassis in the model, as their insulation does. */
   private static final double INSULATION_OHMS = 1e8;
 
-  /** What a device that ceased to conduct still lets through, against a whole one. */
-  private static final double OPEN_SHARE = 1e-6;
+  /** A leg with less than this of its conductance passes nothing. */
+  private static final double OPEN_SHARE = 1e-5;
+
+  /** Less than this is left of a capacitor that is open: its leads. */
+  public static final double OPEN_FARADS = 1e-9;
+
+  /** With more than this in series a capacitor is open. */
+  private static final double OPEN_CAP_OHMS = 1e5;
+
+  /**
+   * A capacitor at the output of a regulator that is faster than this with it, in s, does nothing
+   * that the regulator does not do: it is left out, for the steps of the engine are far longer.
+   */
+  private static final double FAST_SECONDS = 2.5e-8;
+
+  /** What is left of a leg that is open, in Ω: the insulation around it. */
+  private static final double OPEN_OHMS = 1e7;
 
   public Supply {
     sections = List.copyOf(sections);
@@ -286,14 +301,22 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
       throw new BadCircuitException(
           id, "has a leg of " + share + " of its conductance; expected 0 to 10");
     }
-    return weakened(whole, Math.max(share, OPEN_SHARE));
+    return weakened(whole, share);
   }
 
   private static RectifierModel weakened(RectifierModel model, double share) {
     return share == 1
         ? model
         : switch (model) {
-          case RectifierModel.Vacuum v -> new RectifierModel.Vacuum(v.perveance() * share);
+          case RectifierModel.Vacuum v ->
+              new RectifierModel.Vacuum(v.perveance() * Math.max(share, OPEN_SHARE / 10));
+          case RectifierModel.Junction j when share < OPEN_SHARE ->
+              new RectifierModel.Junction(
+                  j.technology(),
+                  j.saturationAmperes() * OPEN_SHARE,
+                  j.emission(),
+                  OPEN_OHMS,
+                  j.offsetVolts());
           case RectifierModel.Junction j ->
               new RectifierModel.Junction(
                   j.technology(),
@@ -323,11 +346,21 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
     }
   }
 
+  /** A capacitor; one whose lead is off is only what leaks beside it. */
   private static Element cap(Section.Cap c, String plus, String minus) {
+    boolean open = c.farads() > 0 && c.farads() <= OPEN_FARADS;
+    return open || c.esrOhms() >= OPEN_CAP_OHMS ? leak(c, plus, minus) : whole(c, plus, minus);
+  }
+
+  private static Element leak(Section.Cap c, String plus, String minus) {
+    return new Element.Resistance(c.part(), plus, minus, c.leakOhms());
+  }
+
+  private static Element whole(Section.Cap c, String plus, String minus) {
     return new Element.Capacitance(c.part(), plus, minus, c.farads(), c.esrOhms(), c.leakOhms());
   }
 
-  private static void filter(Section.Filter f, List<Element> all) {
+  private void filter(Section.Filter f, List<Element> all) {
     switch (f.way()) {
       case Section.Way.Wire _ -> {
         if (!f.from().equals(f.to())) {
@@ -341,7 +374,18 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
               new Element.Inductance(
                   l.part(), f.from(), f.to(), l.henries(), l.ohms(), l.lossOhms()));
     }
-    f.shunt().ifPresent(c -> all.add(cap(c, f.to(), f.against())));
+    f.shunt()
+        .ifPresent(c ->
+            all.add(lost(c, f.to()) ? leak(c, f.to(), f.against()) : cap(c, f.to(), f.against())));
+  }
+
+  /** Whether a regulator holds the point faster than a capacitor there could tell. */
+  private boolean lost(Section.Cap c, String point) {
+    return sections.stream()
+        .anyMatch(s ->
+            s instanceof Section.Regulate r
+                && r.to().equals(point)
+                && r.outOhms() * c.farads() < FAST_SECONDS);
   }
 
   private static Element load(Section.Load l) {

@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.fact.SupplyBridge;
+import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 
@@ -24,7 +26,7 @@ public final class Bridge {
     int number = 0;
     for (SupplyBridge.Clipped c : clipped) {
       bridged =
-          capacitor(supply, c.across().toString()).isPresent()
+          ends(supply, c.across().toString()).isPresent()
               ? across(bridged, c.across().toString(), c.farads(), "bridge" + ++number)
               : bridged;
     }
@@ -38,14 +40,24 @@ public final class Bridge {
         .findFirst();
   }
 
+  /** Where a capacitor lies, one that is open too. */
+  private static Optional<List<String>> ends(Supply supply, String element) {
+    return Parameter.all(supply).containsKey(new Parameter(element, Which.CAPACITANCE))
+        ? supply.circuit().elements().stream()
+            .filter(e -> e.name().equals(element))
+            .map(Element::nodes)
+            .findFirst()
+        : Optional.empty();
+  }
+
   /** A supply with a good capacitor of this value across one of its own. */
   public static Supply across(Supply supply, String element, double farads) {
     return across(supply, element, farads, "bridge");
   }
 
   private static Supply across(Supply supply, String element, double farads, String name) {
-    Element.Capacitance c =
-        capacitor(supply, element)
+    List<String> ends =
+        ends(supply, element)
             .orElseThrow(
                 () -> new IllegalArgumentException(element + " is no capacitor of this supply"));
     Section.Cap good =
@@ -55,6 +67,12 @@ public final class Bridge {
             GOOD_DISSIPATION / (2 * Math.PI * HERTZ * farads),
             Math.min(1e9, GOOD_SECONDS / farads));
     return supply.with(
-        new Section.Filter(name, c.a(), new Section.Way.Wire(), c.a(), Optional.of(good), c.b()));
+        new Section.Filter(
+            name,
+            ends.getFirst(),
+            new Section.Way.Wire(),
+            ends.getFirst(),
+            Optional.of(good),
+            ends.getLast()));
   }
 }

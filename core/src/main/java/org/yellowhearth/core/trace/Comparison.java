@@ -1,6 +1,9 @@
 package org.yellowhearth.core.trace;
 
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.yellowhearth.core.circuit.StoppedException;
@@ -20,6 +23,12 @@ final class Comparison {
   /** Of one tolerance, for the slope. */
   private static final double SLOPE_STEP = 0.5;
 
+  /** What the model leaves out, as a fraction of a reading (our own step). */
+  private static final double MODEL = 0.01;
+
+  /** On the scale of comparison, which is a fraction of a reading that is not small. */
+  private static final double NEXT_TO_NOTHING = 1e-3;
+
   private final Question question;
   private final Watcher watcher;
   private final Probes probes;
@@ -32,6 +41,10 @@ final class Comparison {
   private final double[] shifts;
 
   private final Gaussian around;
+
+  /** The tolerances that move anything that can be read around the sound supply. */
+  private final Map<Parameter, Double> telling = new LinkedHashMap<>();
+
   private final int planned;
   private int done;
 
@@ -45,7 +58,7 @@ final class Comparison {
     at = question.data().stream().mapToInt(probes::indexOf).toArray();
     shifts = new double[at.length];
     shift();
-    around = new Gaussian(covariance());
+    around = new Gaussian(covariance(question.supply(), sound, question.spread(), telling));
   }
 
   /**
@@ -78,17 +91,50 @@ final class Comparison {
 
   /** What every probe of a supply shows; nothing for one that cannot be worked out. */
   Optional<double[]> worked(Supply supply) {
+    goOn();
+    return probes.of(supply);
+  }
+
+  /** What many supplies show, worked out beside one another, in their order. */
+  List<Optional<double[]>> worked(List<Supply> supplies) {
+    return supplies.parallelStream().map(this::worked).toList();
+  }
+
+  private synchronized void goOn() {
     if (!watcher.goOn(Math.min(1, (double) done / planned))) {
       throw new StoppedException();
     }
     done++;
-    return probes.of(supply);
   }
 
   /** Faults at a severity that shows this. */
   Sample sample(List<String> parts, List<Fault> faults, double[] shown, double logPrior) {
     double[] white = around.whitened(difference(shown));
-    return new Sample(parts, faults, shown, white, logPrior, around.logDensityOf(white));
+    double squares = Gaussian.squares(white);
+    return new Sample(parts, faults, shown, white, squares, logPrior, around.logDensityOf(squares));
+  }
+
+  /**
+   * Samples judged by what tolerances leave uncertain around one of them, and no longer around the
+   * sound supply: where a part is far from sound, others weigh otherwise.
+   *
+   * @param middle the one in whose surroundings they lie
+   */
+  List<Sample> around(Sample middle, List<Sample> samples) {
+    Gaussian here =
+        new Gaussian(
+            covariance(middle.in(question.supply()), middle.shown(), telling, new HashMap<>()));
+    return samples.stream()
+        .map(s -> {
+          double squares = here.squared(difference(s.shown()));
+          return s.around(squares, here.logDensityOf(squares));
+        })
+        .toList();
+  }
+
+  /** How many readings there are. */
+  int readings() {
+    return at.length;
   }
 
   /** The logarithm of the density of the readings at a sum of squares. */
@@ -145,29 +191,48 @@ final class Comparison {
     }
   }
 
-  /** What tolerances and meters leave uncertain around what the sound supply shows. */
-  private double[][] covariance() {
+  /**
+   * What tolerances, meters and the model itself leave uncertain around what a supply shows.
+   *
+   * @param shown by that supply
+   * @param moving takes down the tolerances that move any probe by more than next to nothing
+   */
+  private double[][] covariance(
+      Supply supply, double[] shown, Map<Parameter, Double> spread, Map<Parameter, Double> moving) {
     int n = at.length;
     double[][] s = new double[n][n];
     for (int k = 0; k < n; k++) {
-      double noise =
-          probes.at(at[k]).noise(question.data().get(k).volts(), question.data().get(k).relative());
+      double relative = Math.hypot(question.data().get(k).relative(), MODEL);
+      double noise = probes.at(at[k]).noise(question.data().get(k).volts(), relative);
       s[k][k] = noise * noise;
     }
-    double[] middle = difference(sound);
-    question
-        .spread()
-        .forEach((knob, sigma) ->
-            worked(knob.times(question.supply(), Math.exp(SLOPE_STEP * sigma)))
-                .ifPresent(moved -> {
-                  double[] d = difference(moved);
-                  for (int r = 0; r < n; r++) {
-                    for (int c = 0; c <= r; c++) {
-                      s[r][c] +=
-                          (d[r] - middle[r]) * (d[c] - middle[c]) / (SLOPE_STEP * SLOPE_STEP);
-                    }
-                  }
-                }));
+    List<Map.Entry<Parameter, Double>> tolerances = List.copyOf(spread.entrySet());
+    List<Optional<double[]>> all =
+        worked(
+            tolerances.stream()
+                .map(t -> t.getKey().times(supply, Math.exp(SLOPE_STEP * t.getValue())))
+                .toList());
+    for (int t = 0; t < tolerances.size(); t++) {
+      Map.Entry<Parameter, Double> tolerance = tolerances.get(t);
+      all.get(t)
+          .ifPresent(moved -> {
+            double most = 0;
+            for (int k = 0; k < moved.length; k++) {
+              most = Math.max(most, Math.abs(moved[k] - shown[k]) / SLOPE_STEP);
+            }
+            if (most > NEXT_TO_NOTHING) {
+              moving.put(tolerance.getKey(), tolerance.getValue());
+            }
+            for (int r = 0; r < n; r++) {
+              for (int c = 0; c <= r; c++) {
+                s[r][c] +=
+                    (moved[at[r]] - shown[at[r]])
+                        * (moved[at[c]] - shown[at[c]])
+                        / (SLOPE_STEP * SLOPE_STEP);
+              }
+            }
+          });
+    }
     return s;
   }
 }

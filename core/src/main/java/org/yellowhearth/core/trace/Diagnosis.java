@@ -3,6 +3,7 @@ package org.yellowhearth.core.trace;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,6 +29,18 @@ public final class Diagnosis {
   private static final double ALIKE = 6;
 
   private static final double ALIKE_SHARE = 0.02;
+
+  /** So many explanations are judged by what is uncertain around them. */
+  private static final int CLOSER = 8;
+
+  /** How likely it is, before anything is read, that the description is wrong (our own step). */
+  private static final double WRONG_DESCRIPTION = 0.002;
+
+  /** How many times further off the readings lie then. */
+  private static final double WRONG_TIMES = 4;
+
+  /** The standard normal deviate of 99 %. */
+  private static final double SURE = 2.326;
 
   private final Question question;
   private final Comparison comparison;
@@ -91,6 +104,7 @@ public final class Diagnosis {
    * @param misfit how far the readings lie from what these faults predict: the sum of squares in
    *     standard deviations
    * @param predicted what the meter would show for each reading
+   * @param passes whether the readings lie no further off than they do by chance, at 99 %
    * @param alike whether the readings cannot tell it from the likeliest
    */
   public record Explanation(
@@ -99,6 +113,7 @@ public final class Diagnosis {
       double probability,
       double misfit,
       List<Double> predicted,
+      boolean passes,
       boolean alike) {
     public Explanation {
       parts = List.copyOf(parts);
@@ -112,7 +127,7 @@ public final class Diagnosis {
     }
 
     private Explanation marked(boolean like) {
-      return new Explanation(parts, faults, probability, misfit, predicted, like);
+      return new Explanation(parts, faults, probability, misfit, predicted, passes, like);
     }
   }
 
@@ -120,7 +135,40 @@ public final class Diagnosis {
     this.question = question;
     this.comparison = comparison;
     sound = comparison.sample(List.of(), List.of(), comparison.sound(), 0);
-    lines.forEach(this::sample);
+    List<Optional<double[]>> shown =
+        comparison.worked(
+            lines.stream()
+                .flatMap(l -> l.steps().stream())
+                .map(f -> f.in(question.supply))
+                .toList());
+    int from = 0;
+    for (FaultLine line : lines) {
+      sample(line, shown.subList(from, from + line.steps().size()));
+      from += line.steps().size();
+    }
+    closer();
+  }
+
+  /** Judges the likeliest by what tolerances leave uncertain around them. */
+  private void closer() {
+    Map<Parameter, List<Integer>> lines = new LinkedHashMap<>();
+    Map<Parameter, Integer> best = new HashMap<>();
+    for (int k = 0; k < singles.size(); k++) {
+      Parameter knob = singles.get(k).fault().knob();
+      lines.computeIfAbsent(knob, _ -> new ArrayList<>()).add(k);
+      best.merge(knob, k, (a, b) -> singles.get(a).log() >= singles.get(b).log() ? a : b);
+    }
+    best.entrySet().stream()
+        .sorted(Comparator.comparingDouble(e -> -singles.get(e.getValue()).log()))
+        .limit(CLOSER)
+        .forEach(e -> {
+          List<Integer> of = lines.get(e.getKey());
+          List<Sample> again =
+              comparison.around(singles.get(e.getValue()), of.stream().map(singles::get).toList());
+          for (int k = 0; k < again.size(); k++) {
+            singles.set(of.get(k), again.get(k));
+          }
+        });
   }
 
   /**
@@ -134,7 +182,8 @@ public final class Diagnosis {
     int planned =
         lines.stream().mapToInt(l -> l.steps().size()).sum()
             + NextSteps.MOST_SOLVES
-            + FaultPairs.MOST_SOLVES;
+            + FaultPairs.MOST_SOLVES
+            + CLOSER * question.spread.size();
     return Comparison.of(question, watcher, planned).map(c -> new Diagnosis(question, c, lines));
   }
 
@@ -144,13 +193,16 @@ public final class Diagnosis {
   }
 
   /**
-   * The explanations by one or two faults; two are left aside where one, or none, explains the
-   * readings as well.
+   * The explanations by one or two faults; two are looked at only where none alone passes, and left
+   * aside where one explains the readings as well.
    *
    * @throws StoppedException where the watcher did not want to go on
    */
   public List<Explanation> doubles() {
     List<Sample> alone = alone();
+    if (least(alone) <= passes(comparison.readings())) {
+      return explanations(alone);
+    }
     List<Sample> pairs =
         new FaultPairs(question.supply, comparison, sound, singles, FINER).likeliest();
     boolean needed = least(alone) > least(pairs) + ALIKE;
@@ -175,14 +227,19 @@ public final class Diagnosis {
     return samples.stream().mapToDouble(Sample::misfit).min().orElse(Double.POSITIVE_INFINITY);
   }
 
-  /** The severities of a line, those between its steps taken evenly. */
-  private void sample(FaultLine line) {
+  /**
+   * The severities of a line, those between its steps taken evenly.
+   *
+   * @param steps what its steps show
+   */
+  private void sample(FaultLine line, List<Optional<double[]>> steps) {
     List<double[]> shown = new ArrayList<>();
     List<Fault> faults = new ArrayList<>();
     Optional<double[]> before = Optional.empty();
     Fault from = line.steps().getFirst();
-    for (Fault f : line.steps()) {
-      Optional<double[]> here = comparison.worked(f.in(question.supply));
+    for (int step = 0; step < steps.size(); step++) {
+      Fault f = line.steps().get(step);
+      Optional<double[]> here = steps.get(step);
       for (int k = 1; before.isPresent() && here.isPresent() && k < FINER; k++) {
         double share = (double) k / FINER;
         shown.add(mixed(before.get(), here.get(), share));
@@ -210,6 +267,26 @@ public final class Diagnosis {
     }
   }
 
+  /** A misfit up to which readings of so many pass, at 99 % (Wilson and Hilferty, from memory). */
+  static double passes(int readings) {
+    double n = Math.max(1, readings);
+    return n * Math.pow(1 - 2 / (9 * n) + SURE * Math.sqrt(2 / (9 * n)), 3);
+  }
+
+  /** The logarithm of how likely the readings are where the description is wrong. */
+  private double wrong(List<Sample> samples) {
+    int n = comparison.readings();
+    return Math.log(WRONG_DESCRIPTION)
+        - n * Math.log(WRONG_TIMES)
+        + comparison.logDensityOf(least(samples) / (WRONG_TIMES * WRONG_TIMES));
+  }
+
+  /** How likely none of these explanations is right: the supply is not as it is described. */
+  public static double unexplained(List<Explanation> explanations) {
+    double explained = explanations.stream().mapToDouble(Explanation::probability).sum();
+    return Math.clamp(1 - explained, 0, 1);
+  }
+
   private static double between(double a, double b, double share) {
     return a > 0 && b > 0 ? a * Math.pow(b / a, share) : a + share * (b - a);
   }
@@ -229,7 +306,8 @@ public final class Diagnosis {
       logs.merge(s.parts(), s.log(), Diagnosis::logSum);
       best.merge(s.parts(), s, (a, b) -> a.log() >= b.log() ? a : b);
     }
-    double whole = logs.values().stream().reduce(Double.NEGATIVE_INFINITY, Diagnosis::logSum);
+    double wrong = wrong(samples);
+    double whole = logs.values().stream().reduce(wrong, Diagnosis::logSum);
     List<Explanation> all = new ArrayList<>();
     best.forEach((parts, s) ->
         all.add(
@@ -239,6 +317,7 @@ public final class Diagnosis {
                 Math.exp(logs.get(parts) - whole),
                 s.misfit(),
                 comparison.predicted(s),
+                s.misfit() <= passes(comparison.readings()),
                 false)));
     all.sort(Comparator.comparingDouble(Explanation::probability).reversed());
     Explanation first = all.getFirst();

@@ -19,13 +19,15 @@ import org.yellowhearth.core.trace.Fault.Mode;
  * @param weight how often a part of its sort goes bad this way rather than another
  */
 record FaultLine(String part, double weight, List<Fault> steps) {
-  private static final double OPEN_SHARE = 1e-3;
   private static final double OPEN_TIMES = 1e4;
+
+  /** What an open joint, winding or resistor has, the same for all (our own reading). */
+  private static final double OPEN_OHMS = 1e7;
 
   /** A valve or rectifier that conducts nothing still has a law. */
   private static final double NOTHING = 1e-6;
 
-  private static final double SHORT_OHMS = 2;
+  private static final double SHORT_OHMS = 0.3;
 
   FaultLine {
     steps = List.copyOf(steps);
@@ -44,53 +46,47 @@ record FaultLine(String part, double weight, List<Fault> steps) {
   private static void of(
       Supply supply, Parameter knob, double now, String part, List<FaultLine> lines) {
     switch (knob.which()) {
-      case CAPACITANCE ->
-          add(
-              lines,
-              knob,
-              part,
-              0.4,
-              share -> share <= OPEN_SHARE ? Mode.OPEN : Mode.CAPACITANCE_LOW,
-              now,
-              0.75,
-              0.55,
-              0.35,
-              0.2,
-              0.1,
-              0.04,
-              OPEN_SHARE);
-      case SERIES_RESISTANCE ->
-          add(lines, knob, part, 0.25, _ -> Mode.LOSSY, Math.max(now, 1e-3), 3, 8, 20, 50, 120);
-      case LEAKAGE_RESISTANCE ->
-          add(
-              lines,
-              knob,
-              part,
-              0.35,
-              ohms -> ohms <= SHORT_OHMS ? Mode.SHORTED : Mode.LEAKY,
-              1,
-              DoubleStream.of(3e5, 1e5, 3e4, 1e4, 3e3, 1e3, 300, 30, 1)
-                  .filter(o -> o < now)
-                  .toArray());
-      case RESISTANCE -> {
+      case CAPACITANCE -> {
         add(
             lines,
             knob,
             part,
-            0.7,
-            times -> times >= OPEN_TIMES ? Mode.OPEN : Mode.DRIFTED_HIGH,
+            0.33,
+            _ -> Mode.CAPACITANCE_LOW,
             now,
-            1.35,
-            2,
-            4,
-            20,
-            OPEN_TIMES);
+            0.75,
+            0.55,
+            0.35,
+            0.2,
+            0.1,
+            0.04,
+            0.015);
+        add(lines, knob, part, 0.07, _ -> Mode.OPEN, 1, Supply.OPEN_FARADS);
+      }
+      case SERIES_RESISTANCE ->
+          add(lines, knob, part, 0.18, _ -> Mode.LOSSY, Math.max(now, 1e-3), 3, 8, 20, 50, 120);
+      case LEAKAGE_RESISTANCE -> {
+        add(
+            lines,
+            knob,
+            part,
+            0.3,
+            _ -> Mode.LEAKY,
+            1,
+            DoubleStream.of(3e5, 1e5, 3e4, 1e4, 3e3, 1e3, 300, 100, 30, 10)
+                .filter(o -> o < now)
+                .toArray());
+        add(lines, knob, part, 0.12, _ -> Mode.SHORTED, 1, 2, SHORT_OHMS);
+      }
+      case RESISTANCE -> {
+        add(lines, knob, part, 0.4, _ -> Mode.DRIFTED_HIGH, now, 1.35, 2, 4, 20);
+        add(lines, knob, part, 0.3, _ -> Mode.OPEN, 1, OPEN_OHMS);
         add(lines, knob, part, 0.3, _ -> Mode.DRIFTED_LOW, now, 0.65, 0.3, 0.05);
       }
       case INDUCTANCE -> add(lines, knob, part, 0.5, _ -> Mode.TURNS_SHORTED, now, 0.5, 0.2, 0.05);
       case WINDING_RESISTANCE -> {
         if (!part.equals(Parameter.MAINS)) {
-          add(lines, knob, part, 0.5, _ -> Mode.OPEN, now, OPEN_TIMES);
+          add(lines, knob, part, 0.5, _ -> Mode.OPEN, 1, OPEN_OHMS);
         }
       }
       case CONDUCTANCE -> conductance(supply, knob, part, lines);

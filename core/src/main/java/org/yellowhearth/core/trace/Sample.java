@@ -12,6 +12,7 @@ final class Sample {
   private final List<Fault> faults;
   private final double[] shown;
   private final double[] whitened;
+  private final double misfit;
   private final double logPrior;
   private final double logLikely;
 
@@ -20,8 +21,9 @@ final class Sample {
    *
    * @param parts that are bad; none for the sound supply
    * @param shown what every probe shows, on the scale of comparison
-   * @param whitened how far that is from the readings, in standard deviations that know nothing of
-   *     one another
+   * @param whitened how far that is from the readings, in standard deviations around the sound
+   *     supply that know nothing of one another
+   * @param misfit the sum of squares in standard deviations
    * @param logPrior the logarithm of how likely it is before anything is read
    * @param logLikely the logarithm of how likely the readings are with it
    */
@@ -30,12 +32,14 @@ final class Sample {
       List<Fault> faults,
       double[] shown,
       double[] whitened,
+      double misfit,
       double logPrior,
       double logLikely) {
     this.parts = List.copyOf(parts);
     this.faults = List.copyOf(faults);
     this.shown = shown;
     this.whitened = whitened;
+    this.misfit = misfit;
     this.logPrior = logPrior;
     this.logLikely = logLikely;
   }
@@ -69,7 +73,17 @@ final class Sample {
 
   /** The sum of squares in standard deviations. */
   double misfit() {
-    return Gaussian.squares(whitened);
+    return misfit;
+  }
+
+  /** The same with the misfit and the likelihood that were worked out around it. */
+  Sample around(double squares, double log) {
+    return new Sample(parts, faults, shown, whitened, squares, logPrior, log);
+  }
+
+  /** What every probe shows, on the scale of comparison. */
+  double[] shown() {
+    return shown;
   }
 
   /** The sum of squares if what this and another do adds up, against a sound supply. */

@@ -51,7 +51,7 @@ public record SupplyFigures(
   /**
    * What an element carries.
    *
-   * @param meanAmperes its mean current
+   * @param meanAmperes its mean current; of a capacitor what it leaks
    * @param rmsAmperes RMS current
    * @param peakAmperes greatest magnitude
    * @param mostVolts greatest voltage across it in its usual direction
@@ -103,12 +103,12 @@ public record SupplyFigures(
           case Element.Resistance r -> OptionalDouble.of(i.rms() * i.rms() * r.ohms());
           case Element.Capacitance c ->
               OptionalDouble.of(
-                  i.rippleRms() * i.rippleRms() * c.esrOhms()
-                      + v.mean() * v.mean() / (c.leakOhms() + c.esrOhms()));
+                  i.rippleRms() * i.rippleRms() * c.esrOhms() + v.rms() * v.rms() / c.leakOhms());
           case Element.Inductance l -> OptionalDouble.of(i.rms() * i.rms() * l.ohms());
           case Device _ -> OptionalDouble.of(i.meanProduct(v));
           case Element.Source _, Element.IdealTransformer _ -> OptionalDouble.empty();
         };
-    return new Load(e.name(), i.mean(), i.rms(), i.peak(), v.most(), -v.least(), watts);
+    double mean = e instanceof Element.Capacitance c ? v.mean() / c.leakOhms() : i.mean();
+    return new Load(e.name(), mean, i.rms(), i.peak(), v.most(), -v.least(), watts);
   }
 }

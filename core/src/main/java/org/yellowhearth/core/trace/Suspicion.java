@@ -227,11 +227,15 @@ public record Suspicion(
       case FOUND -> 1;
       case MEASURED ->
           which == Which.SERIES_RESISTANCE ? 0.15 : which == Which.LEAKAGE_RESISTANCE ? 0.3 : 0.02;
-      case GUESSED -> which == Which.CAPACITANCE ? 0.2 : 0.7;
+      case GUESSED -> which == Which.CAPACITANCE ? 0.3 : 0.8;
       case MARKED -> printed.orElse(usual(which));
       case TYPED -> usual(which);
       case ASSUMED ->
-          which == Which.SERIES_RESISTANCE ? 0.5 : which == Which.LEAKAGE_RESISTANCE ? 0.7 : 0.3;
+          switch (which) {
+            case SERIES_RESISTANCE, WINDING_RESISTANCE -> 0.5;
+            case LEAKAGE_RESISTANCE -> 0.8;
+            default -> 0.3;
+          };
     };
   }
 
@@ -242,8 +246,9 @@ public record Suspicion(
       case LEAKAGE_RESISTANCE -> 0.7;
       case RESISTANCE, WINDING_RESISTANCE, DROP, DROPOUT -> 0.05;
       case INDUCTANCE, EMISSION, OUTPUT_RESISTANCE -> 0.1;
-      case LOAD -> 0.08;
-      case WINDING_VOLTS, HELD_VOLTS -> 0.02;
+      case LOAD -> 0.12;
+      case WINDING_VOLTS -> 0.03;
+      case HELD_VOLTS -> 0.02;
       case OTHER_WATTS -> 0.1;
       case CONDUCTANCE,
           MAINS_VOLTS,

@@ -122,7 +122,8 @@ public class PrimaryTest {
     Wave v = e.nodes().size() < 2 ? null : s.waves().voltage(e.nodes().get(0), e.nodes().get(1));
     return switch (e) {
       case Element.Resistance r -> square(s.waves().current(r.name())) * r.ohms();
-      case Element.Capacitance c -> s.waves().current(c.name()).meanProduct(v);
+      case Element.Capacitance c ->
+          s.waves().current(c.name()).meanProduct(v) + square(v) / c.leakOhms();
       case Element.Inductance l -> s.waves().current(l.name()).meanProduct(v);
       case Element.Source src -> square(s.waves().current(src.name())) * src.ohms();
       case Element.IdealTransformer t -> {

@@ -50,6 +50,16 @@ public class DiagnosisTest {
     private int refused;
     private int sound;
     private int calledSound;
+    private int sure;
+    private int sureAndRight;
+
+    /** What is said with 95 % or more. */
+    private void said(Explanation first, boolean right) {
+      if (first.probability() >= 0.95) {
+        sure++;
+        sureAndRight += right ? 1 : 0;
+      }
+    }
   }
 
   private static Tally tally(Set set) {
@@ -59,7 +69,9 @@ public class DiagnosisTest {
       Supply made = set.made(random);
       if (k % 4 == 0) {
         t.sound++;
-        t.calledSound += best(set.question(set.read(made, random))).sound() ? 1 : 0;
+        Explanation said = best(set.question(set.read(made, random)));
+        t.calledSound += said.sound() ? 1 : 0;
+        t.said(said, said.sound());
         continue;
       }
       Fault fault = SimulatedSets.fault(set.supply(), random);
@@ -72,6 +84,7 @@ public class DiagnosisTest {
       List<Explanation> all = diagnosis(q).singles();
       List<String> truth = List.of(set.whole(fault));
       t.cases++;
+      t.said(all.getFirst(), all.getFirst().parts().equals(truth));
       t.first += all.getFirst().parts().equals(truth) ? 1 : 0;
       t.grouped += all.stream().anyMatch(e -> e.alike() && e.parts().equals(truth)) ? 1 : 0;
     }
@@ -89,6 +102,8 @@ public class DiagnosisTest {
     int cases = all.stream().mapToInt(t -> t.cases).sum();
     int first = all.stream().mapToInt(t -> t.first).sum();
     int grouped = all.stream().mapToInt(t -> t.grouped).sum();
+    int sure = all.stream().mapToInt(t -> t.sure).sum();
+    int sureAndRight = all.stream().mapToInt(t -> t.sureAndRight).sum();
     int refused = all.stream().mapToInt(t -> t.refused).sum();
     int sound = all.stream().mapToInt(t -> t.sound).sum();
     int calledSound = all.stream().mapToInt(t -> t.calledSound).sum();
@@ -104,12 +119,19 @@ public class DiagnosisTest {
             + ", sound "
             + calledSound
             + " of "
-            + sound,
+            + sound
+            + ", said with 95 % or more "
+            + sure
+            + ", right "
+            + sureAndRight,
         true);
     assertThat(cases).isGreaterThan(40);
     assertThat((double) first / cases).isGreaterThanOrEqualTo(0.9);
     assertThat((double) grouped / cases).isGreaterThanOrEqualTo(0.98);
     assertThat((double) calledSound / sound).isGreaterThanOrEqualTo(0.95);
+    assertThat((double) sureAndRight / sure)
+        .as("what is said with 95 %% is right as often")
+        .isGreaterThanOrEqualTo(0.95);
   }
 
   /**

@@ -40,8 +40,8 @@ public class FaultLineTest {
     Supply s = SimulatedSets.valveAndChoke().supply();
     assertThat(modes(s, "C1"))
         .as("capacitors dry, lose, leak and short")
-        .containsOnlyKeys(Mode.OPEN, Mode.LOSSY, Mode.SHORTED);
-    assertThat(modes(s, "R1")).containsOnlyKeys(Mode.OPEN, Mode.DRIFTED_LOW);
+        .containsOnlyKeys(Mode.CAPACITANCE_LOW, Mode.OPEN, Mode.LOSSY, Mode.LEAKY, Mode.SHORTED);
+    assertThat(modes(s, "R1")).containsOnlyKeys(Mode.DRIFTED_HIGH, Mode.OPEN, Mode.DRIFTED_LOW);
     assertThat(modes(s, "L1")).containsOnlyKeys(Mode.TURNS_SHORTED, Mode.OPEN);
     assertThat(modes(s, "V1"))
         .as("a valve wears, whole or by legs")

@@ -128,7 +128,9 @@ public final class AssessView extends BorderPane {
             .selectedProperty()
             .addListener((_, _, is) -> {
               if (is) {
-                pages.keySet().stream().filter(b -> !b.equals(button)).forEach(b -> b.setSelected(false));
+                pages.keySet().stream()
+                    .filter(b -> !b.equals(button))
+                    .forEach(b -> b.setSelected(false));
                 setCenter(page);
               } else if (pages.keySet().stream().noneMatch(ToggleButton::isSelected)) {
                 setCenter(table);

@@ -32,6 +32,9 @@ import org.yellowhearth.workshop.words.Labels;
  * next.
  */
 final class SuspectsPage extends Page {
+  /** From here on it is said first that the description is most likely wrong. */
+  private static final double LIKELY = 0.5;
+
   private static final int MOST_SHOWN = 8;
   private static final int MOST_STEPS = 4;
   private static final int COMPARED = 2;
@@ -117,6 +120,15 @@ final class SuspectsPage extends Page {
   private void explanations(List<Diagnosis.Explanation> all) {
     FaultText text = new FaultText(model().words());
     List<Diagnosis.Explanation> alike = all.stream().filter(Diagnosis.Explanation::alike).toList();
+    boolean none = !all.isEmpty() && all.stream().noneMatch(Diagnosis.Explanation::passes);
+    if (none || Diagnosis.unexplained(all) > LIKELY) {
+      found
+          .getChildren()
+          .add(
+              text(
+                  Labels.of("suspects.none-explains", percent(Diagnosis.unexplained(all))),
+                  "strong-note"));
+    }
     if (alike.size() > 1) {
       found.getChildren().add(text(Labels.of("suspects.alike", alike.size()), "strong-note"));
     }

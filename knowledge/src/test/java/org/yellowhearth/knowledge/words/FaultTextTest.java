@@ -49,11 +49,13 @@ public class FaultTextTest {
             0.5,
             3,
             List.of(),
+            true,
             true);
     assertThat(TEXT.of(two, "nothing")).isEqualTo("C1 open + R2 drifted high, about 47 kΩ");
     assertThat(
             TEXT.of(
-                new Diagnosis.Explanation(List.of(), List.of(), 1, 0, List.of(), true), "nothing"))
+                new Diagnosis.Explanation(List.of(), List.of(), 1, 0, List.of(), true, true),
+                "nothing"))
         .isEqualTo("nothing");
     assertThat(FaultText.parts(List.of("C1", "R2"), "nothing")).isEqualTo("C1 + R2");
     assertThat(FaultText.parts(List.of(), "nothing")).isEqualTo("nothing");
