@@ -9,7 +9,7 @@ startup() { # startup IMAGE: time to the first accepted keystroke, against an em
   java=("$jdk/bin/java")
   [ -x "$image/lib/runtime/bin/java" ] && java=("$image/lib/runtime/bin/java")
   mkdir "$work/empty"
-  "$jdk/bin/javac" -d "$work/empty" -cp "$image/lib/app/*" "$here/packaging/EmptyWindow.java"
+  "$jdk/bin/javac" -d "$work/empty" -cp "$image/lib/app/*" "$here/desk/src/startup/EmptyWindow.java"
   (cd "$work/empty" && "$jdk/bin/jar" cf ../empty.jar .)
   local path
   path="$work/empty.jar:$(printf "%s\n" "$image"/lib/app/javafx-*.jar | paste -sd:)"
