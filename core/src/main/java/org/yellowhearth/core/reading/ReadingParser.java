@@ -112,8 +112,6 @@ public final class ReadingParser {
   private static final Set<Dimension> CONDITIONS =
       EnumSet.of(Dimension.FREQUENCY, Dimension.MINUTES, Dimension.CELSIUS);
 
-  private static final double LARGEST_RATIO = 10_000;
-
   /** What depends on the measuring frequency. */
   private static final Set<Figure> AT_FREQUENCY =
       EnumSet.of(
@@ -158,12 +156,7 @@ public final class ReadingParser {
    * @throws UnreadableException at the first word that is none
    */
   public Conditions conditionsAlone(List<Token> words) {
-    BenchWords.Plain plain = BenchWords.plain(words, sort);
-    List<Token> line = partedAtConditions(plain.words());
-    int at = 0;
-    while (at < line.size()) {
-      at += one(line, at);
-    }
+    understood(words);
     if (!figures.isEmpty()) {
       throw unreadable(
           ReadingWords.CONDITION_EXPECTED, words.getFirst().text(), words.getFirst().index());
@@ -179,12 +172,7 @@ public final class ReadingParser {
    * @throws org.yellowhearth.core.marking.AmbiguousException where a figure has two honest meanings
    */
   public void read(List<Token> words) {
-    BenchWords.Plain plain = BenchWords.plain(words, sort);
-    List<Token> line = partedAtConditions(plain.words());
-    int at = 0;
-    while (at < line.size()) {
-      at += one(line, at);
-    }
+    BenchWords.Plain plain = understood(words);
     if (figures.isEmpty()) {
       Token last = words.isEmpty() ? new Token("", 0) : words.getLast();
       throw unreadable(ReadingWords.NO_FIGURE, last.text(), last.index());
@@ -196,6 +184,17 @@ public final class ReadingParser {
     if (!frequencySaid && figures.values().keySet().stream().noneMatch(AT_FREQUENCY::contains)) {
       conditions.frequencyHertz = OptionalDouble.empty();
     }
+  }
+
+  /** Takes every word as a figure, a condition or something said. */
+  private BenchWords.Plain understood(List<Token> words) {
+    BenchWords.Plain plain = BenchWords.plain(words, sort);
+    List<Token> line = partedAtConditions(plain.words());
+    int at = 0;
+    while (at < line.size()) {
+      at += one(line, at);
+    }
+    return plain;
   }
 
   /** Whether a word is the letter of a figure, such as {@code ESR} or {@code D}. */
@@ -321,7 +320,7 @@ public final class ReadingParser {
         figure(
             line, at, asked, leads ? ReadingWords.LEADS_EXPECTED : ReadingWords.SECONDS_EXPECTED);
     double value =
-        of(
+        FigureValue.of(
             text,
             leads ? Dimension.RESISTANCE : Dimension.MINUTES,
             leads ? ReadingWords.LEADS_EXPECTED : ReadingWords.SECONDS_EXPECTED);
@@ -387,7 +386,7 @@ public final class ReadingParser {
       refuseTwice(what, text.text(), text.index());
       figures = figures.with(what, new Bound(Bound.End.BELOW, OptionalDouble.of(RESOLUTION_OHMS)));
     } else {
-      keep(what, value(what, text), text);
+      keep(what, FigureValue.of(what, text), text);
     }
   }
 
@@ -395,80 +394,11 @@ public final class ReadingParser {
     FigureText text = figure(line, at, asked, ReadingWords.FIGURE_EXPECTED);
     keep(
         what,
-        new Bound(above ? Bound.End.ABOVE : Bound.End.BELOW, OptionalDouble.of(value(what, text))),
+        new Bound(
+            above ? Bound.End.ABOVE : Bound.End.BELOW,
+            OptionalDouble.of(FigureValue.of(what, text))),
         asked);
     return text.words();
-  }
-
-  private static double value(Figure what, FigureText text) {
-    return switch (what) {
-      case DISSIPATION, QUALITY -> ratio(text);
-      case ESR, RESISTANCE, IMPEDANCE, CALLED_RESISTOR ->
-          text.unit().isEmpty()
-              ? plain(what, text)
-              : of(text, Dimension.RESISTANCE, ReadingWords.RESISTANCE_EXPECTED, what);
-      case INSULATION -> of(text, Dimension.RESISTANCE, ReadingWords.RESISTANCE_EXPECTED);
-      case CAPACITANCE -> of(text, Dimension.CAPACITANCE, ReadingWords.CAPACITANCE_EXPECTED);
-      case LEAKAGE, FULL_SCALE, DRAIN_CURRENT -> amperes(text);
-      case INDUCTANCE -> of(text, Dimension.INDUCTANCE, ReadingWords.INDUCTANCE_EXPECTED);
-      case VOLTS, THRESHOLD ->
-          text.unit().isEmpty()
-              ? plain(what, text)
-              : of(text, Dimension.VOLTAGE, ReadingWords.VOLTAGE_EXPECTED, what);
-      case GAIN, PHASE -> plain(what, text);
-      case EMISSION, LINEARITY, WIPER ->
-          text.unit().isEmpty() || text.unit().equals("%")
-              ? plain(what, text) / 100
-              : plain(what, text);
-    };
-  }
-
-  /** A current; after its letter {@code 120u} is 120 µA, {@code 0.3m} is 0.3 mA. */
-  private static double amperes(FigureText text) {
-    double times =
-        switch (text.unit()) {
-          case "m" -> 1e-3;
-          case "u", "µ", "μ" -> 1e-6;
-          case "n" -> 1e-9;
-          default -> 0;
-        };
-    return times > 0 && text.number() > 0
-        ? times * text.number()
-        : of(text, Dimension.CURRENT, ReadingWords.CURRENT_EXPECTED);
-  }
-
-  private static double plain(Figure what, FigureText text) {
-    boolean unit = !text.unit().isEmpty() && !text.unit().equals("%") && !text.unit().equals("°");
-    if (unit || !what.mayBe(text.number()) || text.number() > LARGEST_RATIO * LARGEST_RATIO) {
-      throw unreadable(ReadingWords.RATIO_RANGE, text.text(), text.index());
-    }
-    return text.number();
-  }
-
-  private static double ratio(FigureText text) {
-    boolean percent = text.unit().equals("%");
-    if (!text.unit().isEmpty() && !percent) {
-      throw unreadable(ReadingWords.RATIO_EXPECTED, text.text(), text.index());
-    }
-    double value = percent ? text.number() / 100 : text.number();
-    if (!(value > 0 && value <= LARGEST_RATIO)) {
-      throw unreadable(ReadingWords.RATIO_RANGE, text.text(), text.index());
-    }
-    return value;
-  }
-
-  private static double of(FigureText text, Dimension wanted, ReadingWords expected) {
-    if (text.meaning().dimension() != wanted) {
-      throw unreadable(expected, text.text(), text.index());
-    }
-    return text.positiveValue();
-  }
-
-  /** A figure that may be nothing at all, as a short or a dead battery shows. */
-  private static double of(FigureText text, Dimension wanted, ReadingWords expected, Figure what) {
-    return what.mayBe(0) && text.number() == 0 && text.meaning().dimension() == wanted
-        ? 0
-        : of(text, wanted, expected);
   }
 
   /** A figure without a letter: its unit and the sort of part say what it is. */
@@ -556,7 +486,7 @@ public final class ReadingParser {
     List<Double> all = new ArrayList<>();
     for (String piece : pieces) {
       Token one = new Token(piece, token.index());
-      all.add(value(what, figure(List.of(one), 0, one, ReadingWords.FIGURE_EXPECTED)));
+      all.add(FigureValue.of(what, figure(List.of(one), 0, one, ReadingWords.FIGURE_EXPECTED)));
     }
     refuseTwice(what, token.text(), token.index());
     figures = figures.withRepeats(what, all);
