@@ -201,7 +201,7 @@ final class BeliefRules {
                       Which.SERIES_RESISTANCE,
                       Believed.by(b.value(Which.SERIES_RESISTANCE) * DRIED_TIMES, BY_STATE));
       case LEAKY ->
-          b.measured(Which.LEAKAGE_RESISTANCE)
+          b.measured(Which.LEAKAGE_RESISTANCE) && !said(findings, State.LEAKY)
               ? b
               : leaking(
                   b,
@@ -209,10 +209,19 @@ final class BeliefRules {
                   read(findings).isPresent());
       case SHORT -> leaking(b, read(findings).orElse(USUAL_SHORT_OHMS), read(findings).isPresent());
       case OPEN ->
-          b.measured(Which.CAPACITANCE)
+          b.measured(Which.CAPACITANCE) && !said(findings, State.OPEN)
               ? b
               : b.with(Which.SERIES_RESISTANCE, Believed.by(OPEN_OHMS, BY_STATE));
     };
+  }
+
+  /**
+   * Whether it was said or shown to be so, and no figure that was measured afterwards has taken the
+   * place of that.
+   */
+  private static boolean said(List<Finding> findings, State state) {
+    return findings.stream()
+        .anyMatch(f -> VerdictRules.condemns(f) && f.state().filter(s -> s == state).isPresent());
   }
 
   /** A leak from end to end. */
