@@ -12,7 +12,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.desk.theme.Appearance;
+import org.yellowhearth.desk.theme.VerdictGlyph;
 
 /** Contrast by the formula of WCAG 2.2 (success criterion 1.4.3: at least 4.5 to 1 for text). */
 public class ThemeTest {
@@ -55,6 +57,25 @@ public class ThemeTest {
     // WCAG: black on white is 21 to 1; #767676 on white is the familiar 4.54 to 1.
     assertThat(contrast("000000", "FFFFFF")).isEqualTo(21);
     assertThat(contrast("767676", "FFFFFF")).isBetween(4.53, 4.55);
+  }
+
+  /** A verdict is told by a mark and a colour, in a list too. */
+  @Test
+  public void everyVerdictHasItsMarkAndColour() throws IOException {
+    String css = css();
+    for (Verdict verdict : Verdict.values()) {
+      String glyph = new VerdictGlyph(verdict).getStyleClass().getLast();
+      String colour = VerdictGlyph.styleClass(verdict);
+      assertThat(css)
+          .as("the mark of %s", verdict)
+          .containsPattern("\\." + glyph + "\\b[^{]*\\{[^}]*-fx-shape");
+      assertThat(css)
+          .as("the colour of %s", verdict)
+          .containsPattern("(?m)^\\." + colour + "\\b|, \\." + colour + "\\b");
+      assertThat(css)
+          .as("its colour in a list")
+          .containsPattern("\\.table-cell\\." + colour + "\\b");
+    }
   }
 
   @DataProvider

@@ -9,7 +9,6 @@ import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.VBox;
 import org.yellowhearth.core.assess.Triage;
 import org.yellowhearth.core.assess.Triage.Heap;
 import org.yellowhearth.core.job.Job;
@@ -25,13 +24,13 @@ final class TriagePage extends Page {
   /** Widths of the reference, the value and the reading, in heights of the text. */
   private static final double[] COLUMNS = {3.4, 7.5, 6};
 
-  private final VBox heaps = new VBox();
+  private final GridPane heaps = new GridPane();
   private final DoubleBinding em;
 
   TriagePage(DeskModel model, DoubleBinding em) {
     super(model);
     this.em = em;
-    heaps.getStyleClass().add("page-column");
+    heaps.getStyleClass().add("sums");
     heaps.setId("triage-heaps");
     add(
         heading("triage.title"),
@@ -46,44 +45,43 @@ final class TriagePage extends Page {
     List<Triage> sorted =
         Triage.of(model().openProperty().get().orElseThrow().judged().assessments());
     if (sorted.isEmpty()) {
-      heaps.getChildren().add(text(Labels.of("triage.empty")));
+      across(text(Labels.of("triage.empty")));
       return;
     }
+    widen();
+    Describe describe = new Describe(model().words(), job);
     for (Heap heap : Heap.values()) {
       List<Triage> on = sorted.stream().filter(t -> t.heap() == heap).toList();
-      heaps
-          .getChildren()
-          .add(
-              text(
-                  Labels.of("triage.count", model().words().word(heap), on.size()),
-                  "section-title",
-                  "heap-" + heap.code()));
-      if (!on.isEmpty()) {
-        heaps.getChildren().add(rows(job, on));
+      across(
+          text(
+              Labels.of("triage.count", model().words().word(heap), on.size()),
+              "section-title",
+              "heap-" + heap.code()));
+      for (Triage t : on) {
+        Region why = text(model().words().say(t.why()));
+        GridPane.setHgrow(why, Priority.ALWAYS);
+        heaps.addRow(
+            heaps.getRowCount(),
+            reference(t.part()),
+            whole(describe.value(t.part()), "quiet"),
+            whole(read(job, t.part()), "figure"),
+            why);
       }
     }
   }
 
-  private GridPane rows(Job job, List<Triage> on) {
-    GridPane grid = new GridPane();
-    grid.getStyleClass().addAll("sums", "triage");
-    for (double em : COLUMNS) {
+  private void across(Region whole) {
+    heaps.add(whole, 0, heaps.getRowCount(), COLUMNS.length + 1, 1);
+  }
+
+  /** The columns as wide as the text is large now. */
+  private void widen() {
+    heaps.getColumnConstraints().clear();
+    for (double width : COLUMNS) {
       ColumnConstraints column = new ColumnConstraints();
-      column.setMinWidth(em * this.em.get());
-      grid.getColumnConstraints().add(column);
+      column.setMinWidth(width * em.get());
+      heaps.getColumnConstraints().add(column);
     }
-    Describe describe = new Describe(model().words(), job);
-    for (Triage t : on) {
-      Region why = text(model().words().say(t.why()));
-      GridPane.setHgrow(why, Priority.ALWAYS);
-      grid.addRow(
-          grid.getRowCount(),
-          reference(t.part()),
-          whole(describe.value(t.part()), "quiet"),
-          whole(read(job, t.part()), "figure"),
-          why);
-    }
-    return grid;
   }
 
   /** A word that is not wrapped. */
