@@ -51,6 +51,8 @@ public class CasebookTest {
   private static final Pattern READ = Pattern.compile("(\\S+) read \"(.+)\"");
   private static final Pattern PART = Pattern.compile("(\\S+) is \"(.+)\"");
 
+  private static final Pattern AT = Pattern.compile("at (\\S+) (\\S+) (\\S+)");
+
   private Shop shop;
   private DeskModel model;
 
@@ -141,9 +143,17 @@ public class CasebookTest {
     Matcher says = SAYS.matcher(said);
     Matcher read = READ.matcher(said);
     Matcher part = PART.matcher(said);
+    Matcher at = AT.matcher(said);
     if (said.startsWith("points ")) {
       assertThat(job().items(SupplyReading.class).stream().map(SupplyReading::point).distinct())
           .containsExactly(said.substring(7).split(" "));
+    } else if (at.matches()) {
+      assertThat(job().items(SupplyReading.class))
+          .as(said)
+          .anyMatch(r ->
+              r.point().equals(at.group(1))
+                  && r.kind().code().equals(at.group(2))
+                  && r.volts() == Double.parseDouble(at.group(3)));
     } else if (risk.matches()) {
       double chance = of(risk.group(1)).risk().chance();
       double bound = Double.parseDouble(risk.group(3));

@@ -8,6 +8,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
@@ -25,6 +28,8 @@ public final class Rooms {
   public static final Clock CLOCK =
       Clock.fixed(Instant.parse("2026-09-09T09:09:09Z"), ZoneOffset.UTC);
 
+  private static final Map<List<String>, Path> READY = new ConcurrentHashMap<>();
+
   private Rooms() {}
 
   public static Path folder() {
@@ -35,14 +40,49 @@ public final class Rooms {
     }
   }
 
+  /** A fresh folder with a shop that these demo sets have arrived in; they arrive once. */
+  public static Path folder(String... demos) {
+    Path ready = READY.computeIfAbsent(List.of(demos), Rooms::arrived);
+    Path copy = folder();
+    try (Stream<Path> all = Files.walk(ready)) {
+      for (Path from : all.toList()) {
+        Path to = copy.resolve(ready.relativize(from));
+        if (Files.isDirectory(from)) {
+          Files.createDirectories(to);
+        } else {
+          Files.copy(from, to);
+        }
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return copy;
+  }
+
+  private static Path arrived(List<String> demos) {
+    Path folder = folder();
+    try (Shop shop = shop(folder)) {
+      DeskModel model = model(shop, new PhotoStore(folder));
+      model.shelf().bringIn(demos.stream().map(Rooms::demo).toList());
+      if (model.shelf().jobsProperty().get().size() != demos.size()) {
+        throw new IllegalStateException("not all demo sets came in");
+      }
+    }
+    return folder;
+  }
+
   public static Shop shop(Path folder) {
     return SqliteShop.open(folder, KNOWLEDGE);
   }
 
   public static DeskModel model(Shop shop) {
+    return model(shop, new PhotoStore(folder()));
+  }
+
+  private static DeskModel model(Shop shop, PhotoStore photos) {
     return new DeskModel(
         shop,
-        new PhotoStore(folder()),
+        photos,
         KNOWLEDGE,
         CLOCK,
         new Background(Runnable::run, Runnable::run, Runnable::run));

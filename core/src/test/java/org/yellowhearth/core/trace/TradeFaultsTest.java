@@ -156,6 +156,11 @@ public class TradeFaultsTest {
     assertThat(all).noneMatch(Explanation::passes);
     assertThat(Diagnosis.unexplained(all)).isGreaterThan(0.5);
     assertThat(Diagnosis.unexplained(from(twoRails(), dc("P", 33), dc("N", -33)))).isLessThan(0.1);
+    assertThat(
+            Diagnosis.unexplained(
+                from(twoRails(), dc("P", 30), dc("N", -38), ac("P", 0.4), ac("N", 0.4))))
+        .as("one rail a tenth low and the other a tenth high, both as quiet")
+        .isGreaterThan(0.9);
   }
 
   /**
