@@ -7,7 +7,6 @@ if not exist "%JAVA_HOME%\bin\java.exe" (
   echo hearth: set JAVA_HOME to a JDK 25 or newer and start again. 1>&2
   exit /b 3
 )
-set JAVA25_HOME=%JAVA_HOME%
 if not exist "%here%desk\target\desk.jar" (
   call mvn -B -q -f "%here%pom.xml" package -DskipTests -Dspotless.check.skip || exit /b 4
 )

@@ -75,12 +75,8 @@ abstract class Window {
 
   @BeforeMethod
   public void openWindow() {
-    folder = Rooms.folder();
+    folder = Rooms.folder("mess-receiver.json", "valve-voltmeter.json");
     open();
-    model
-        .shelf()
-        .bringIn(List.of(Rooms.demo("mess-receiver.json"), Rooms.demo("valve-voltmeter.json")));
-    settle();
   }
 
   void open() {

@@ -1,6 +1,7 @@
 package org.yellowhearth.core.circuit;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -13,6 +14,11 @@ public final class Transient {
   private static final int HALVINGS = 7;
   private static final double TURN = 0.02;
   private static final int PHASES = 24;
+
+  /** Means this near to those of the steady state, in so many stretches one after the other. */
+  private static final double NEAR = 1e-3;
+
+  private static final int NEAR_STRETCHES = 25;
 
   private final StateSpace space;
   private final Propagator propagator;
@@ -63,6 +69,27 @@ public final class Transient {
       last = new double[stretches];
       squares = new double[stretches];
       means = new double[stretches];
+    }
+
+    /** The first stretches of a course. */
+    private Course(Course whole, int stretches) {
+      ends = Arrays.copyOf(whole.ends, stretches);
+      least = Arrays.copyOf(whole.least, stretches);
+      most = Arrays.copyOf(whole.most, stretches);
+      last = Arrays.copyOf(whole.last, stretches);
+      squares = Arrays.copyOf(whole.squares, stretches);
+      means = Arrays.copyOf(whole.means, stretches);
+    }
+
+    /** Whether the mean of its last stretches, up to one, has come to a value and stays there. */
+    private boolean settledAt(double value, int stretch) {
+      for (int k = stretch; k > stretch - NEAR_STRETCHES; k--) {
+        double wide = Math.max(Math.abs(value), most[k] - least[k]);
+        if (k < 0 || !(Math.abs(means[k] - value) <= NEAR * wide)) {
+          return false;
+        }
+      }
+      return true;
     }
 
     /** When each stretch ended, in seconds from the start. */
@@ -165,11 +192,28 @@ public final class Transient {
    */
   public List<Course> coldStart(
       double phase, double seconds, Warmth warmth, List<Probe> probes, Watcher watcher) {
-    double start = phase / space.omega;
     return run(
         new double[space.states],
-        start,
-        new Span(seconds, space.circuit.period(), 0),
+        phase / space.omega,
+        new Span(seconds, space.circuit.period(), 0, List.of()),
+        warmth,
+        probes,
+        watcher);
+  }
+
+  /**
+   * Switches it on with everything empty, at a zero of the mains, and follows it until it is in its
+   * steady state, all devices hot.
+   *
+   * @param steady the means of the probes in the steady state
+   * @param most how long it is followed where it does not come there
+   */
+  public List<Course> coldStart(
+      List<Double> steady, double most, Warmth warmth, List<Probe> probes, Watcher watcher) {
+    return run(
+        new double[space.states],
+        0,
+        new Span(most, space.circuit.period(), 0, steady),
         warmth,
         probes,
         watcher);
@@ -204,14 +248,23 @@ public final class Transient {
    */
   public List<Course> runDown(double[] states, double seconds, double stretch, List<Probe> probes) {
     int longer = Math.max(0, (int) (Math.log(stretch / space.circuit.period() / 4) / Math.log(2)));
-    return run(states, 0, new Span(seconds, stretch, longer), Warmth.HOT, probes, Watcher.NOBODY);
+    return run(
+        states,
+        0,
+        new Span(seconds, stretch, longer, List.of()),
+        Warmth.HOT,
+        probes,
+        Watcher.NOBODY);
   }
 
   /**
    * How long, in what stretches, and by how many doublings the steps may pass those of a mains
    * period.
+   *
+   * @param steady the means at which it is settled and need not be followed further; none where all
+   *     of the time is wanted
    */
-  private record Span(double seconds, double stretch, int longer) {}
+  private record Span(double seconds, double stretch, int longer, List<Double> steady) {}
 
   private List<Course> run(
       double[] states,
@@ -259,8 +312,24 @@ public final class Transient {
       if (!watcher.goOn((k + 1.0) / count)) {
         throw new StoppedException();
       }
+      if (settled(courses, span.steady, k) && hot(warmth, (k + 1) * span.stretch)) {
+        int made = k + 1;
+        return courses.stream().map(c -> new Course(c, made)).toList();
+      }
     }
     return courses;
+  }
+
+  private static boolean settled(List<Course> courses, List<Double> steady, int stretch) {
+    boolean all = !steady.isEmpty();
+    for (int r = 0; all && r < steady.size(); r++) {
+      all = courses.get(r).settledAt(steady.get(r), stretch);
+    }
+    return all;
+  }
+
+  private boolean hot(Warmth warmth, double seconds) {
+    return space.devices.stream().allMatch(d -> warmth.of(d, seconds) >= 1);
   }
 
   private StateSpace.Row row(Probe probe) {

@@ -1,5 +1,9 @@
 package org.yellowhearth.core.supply;
 
+import java.lang.ref.SoftReference;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
 import org.yellowhearth.core.circuit.Circuit;
 import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.circuit.NoSolutionException;
@@ -24,13 +28,41 @@ public record Settled(Supply supply, Circuit circuit, Waveforms waves) {
    */
   private static final double USUAL_SLOPE = -1.4;
 
+  /** So many are kept, some 50 kB each, and given up where memory is short. */
+  private static final int KEPT = 1024;
+
   /**
-   * Lets a supply settle.
+   * The last that were asked for: several stages, and each further reading, ask for the same ones.
+   */
+  private static final Map<Supply, SoftReference<Settled>> LAST =
+      new LinkedHashMap<>(KEPT, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Supply, SoftReference<Settled>> eldest) {
+          return size() > KEPT;
+        }
+      };
+
+  /**
+   * Lets a supply settle, or gives what an equal one settled to.
    *
    * @throws org.yellowhearth.core.circuit.BadCircuitException where it cannot be
    * @throws NoSolutionException where nothing is found
    */
   public static Settled of(Supply supply) {
+    synchronized (LAST) {
+      Optional<Settled> kept = Optional.ofNullable(LAST.get(supply)).map(SoftReference::get);
+      if (kept.isPresent()) {
+        return kept.get();
+      }
+    }
+    Settled settled = worked(supply);
+    synchronized (LAST) {
+      LAST.put(supply, new SoftReference<>(settled));
+    }
+    return settled;
+  }
+
+  private static Settled worked(Supply supply) {
     return supply.primary().lamp().map(lamp -> warmed(supply, lamp)).orElseGet(() -> at(supply));
   }
 

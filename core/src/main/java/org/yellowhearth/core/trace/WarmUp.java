@@ -131,13 +131,14 @@ public record WarmUp(List<Rail> rails, List<Race> races) {
     });
     Transient course = Transient.of(supply.circuit());
     double share = SECONDS / (SECONDS + WARM_SECONDS);
+    List<Double> means = probes.stream().map(p -> steady.of(p).mean()).toList();
     List<Course> cold =
-        course.coldStart(0, SECONDS, warming, probes, done -> watcher.goOn(share * done));
+        course.coldStart(means, SECONDS, warming, probes, done -> watcher.goOn(share * done));
     List<Course> warm =
         biased.isEmpty()
             ? cold
             : course.coldStart(
-                0,
+                means,
                 WARM_SECONDS,
                 Warmth.HOT,
                 probes,

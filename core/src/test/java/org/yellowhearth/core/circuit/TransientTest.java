@@ -140,6 +140,25 @@ public class TransientTest {
     assertThat(v.least()[end]).isCloseTo(steady.least(), within(5e-3));
   }
 
+  /** Once it is steady and hot it need not be followed: what is said of it stays the same. */
+  @Test
+  public void aRunEndsOnceItIsSteady() {
+    List<Probe> b = List.of(Probe.voltage("b"));
+    double mean = SteadyState.of(bridge(0)).voltage("b").mean();
+    Transient t = Transient.of(bridge(0));
+    Course whole = t.coldStart(0, 5, Warmth.HOT, b, Watcher.NOBODY).getFirst();
+    Course ended = t.coldStart(List.of(mean), 5, Warmth.HOT, b, Watcher.NOBODY).getFirst();
+    assertThat(ended.ends().length).isBetween(25, whole.ends().length / 2);
+    assertThat(ended.greatest()).isCloseTo(whole.greatest(), within(1e-3 * mean));
+    assertThat(ended.reaches(0.9 * mean)).isEqualTo(whole.reaches(0.9 * mean));
+    assertThat(t.coldStart(List.of(1.1 * mean), 2, Warmth.HOT, b, Watcher.NOBODY))
+        .as("it never comes there, so it is followed to the end")
+        .allMatch(c -> c.ends().length == 100);
+    assertThat(t.coldStart(List.of(mean), 2, (_, s) -> s < 1.5 ? 0.999 : 1, b, Watcher.NOBODY))
+        .as("not before all is hot")
+        .allMatch(c -> c.ends().length >= 75);
+  }
+
   @Test
   public void aColdValveLetsTheRailClimbUntilItWarms() {
     Circuit c =
