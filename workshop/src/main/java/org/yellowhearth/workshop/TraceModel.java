@@ -346,7 +346,7 @@ public final class TraceModel {
                         ToleranceRuns.of(
                             s.question().supply(),
                             points,
-                            s.question().spread(),
+                            s.question().wholeSpread(),
                             RUNS,
                             SEED,
                             watcher);

@@ -248,8 +248,8 @@ public sealed interface Device extends Element
   /**
    * A series regulator: its pass element gives what holds the output, as far as input less dropout
    * allows, and never takes back. i = pos(min((Vset·share − v_out)/R_out, (v_pass −
-   * dropout)/R_pass)) with corners rounded over a milliampere. One that tracks another rail holds
-   * only the share of its voltage that the other rail has of its own.
+   * dropout)/R_pass, limit)) with corners rounded over a milliampere. One that tracks another rail
+   * holds only the share of its voltage that the other rail has of its own.
    *
    * @param pass across the pass element, in the direction of its current
    * @param held across the output
@@ -257,6 +257,7 @@ public sealed interface Device extends Element
    * @param trackedVolts what that rail has when it is whole; 0 where it tracks none
    * @param outOhms its output resistance while it regulates
    * @param passOhms the resistance of its pass element when it is wide open
+   * @param mostAmperes what it gives at the most; endless where it has no limit
    */
   record Regulator(
       String name,
@@ -267,7 +268,8 @@ public sealed interface Device extends Element
       double setVolts,
       double dropoutVolts,
       double outOhms,
-      double passOhms)
+      double passOhms,
+      double mostAmperes)
       implements Device {
     /** How far the corners are rounded, in amperes. */
     static final double CORNER_AMPERES = 1e-3;
@@ -278,6 +280,10 @@ public sealed interface Device extends Element
       Checks.zeroOrMore(name, "dropout in V", dropoutVolts);
       Checks.aboveZero(name, "output resistance in Ω", outOhms);
       Checks.aboveZero(name, "pass resistance in Ω", passOhms);
+      if (!(mostAmperes > 0)) {
+        throw new BadCircuitException(
+            name, "expected a current limit above zero, not " + mostAmperes + " A");
+      }
     }
 
     /** A regulator for itself, between an input and an output above a common point. */
@@ -292,7 +298,16 @@ public sealed interface Device extends Element
         double passOhms) {
       Pair held = new Pair(out, common);
       return new Regulator(
-          name, new Pair(in, out), held, held, 0, setVolts, dropoutVolts, outOhms, passOhms);
+          name,
+          new Pair(in, out),
+          held,
+          held,
+          0,
+          setVolts,
+          dropoutVolts,
+          outOhms,
+          passOhms,
+          Double.POSITIVE_INFINITY);
     }
 
     @Override
@@ -315,12 +330,20 @@ public sealed interface Device extends Element
       double byHeld = 0.5 * (1 - (held - most) / apart);
       double root = Math.hypot(least, corner);
       double byLeast = 0.5 * (1 + least / root);
-      i[at] = warm * 0.5 * (least + root);
-      g[at][at] = warm * byLeast * (1 - byHeld) / passOhms;
-      g[at][at + 1] = -warm * byLeast * byHeld / outOhms;
+      double wanted = 0.5 * (least + root);
+      double byLimit = byLeast;
+      if (Double.isFinite(mostAmperes)) {
+        double over = wanted - mostAmperes;
+        double bend = Math.hypot(over, corner);
+        byLimit *= 0.5 * (1 - over / bend);
+        wanted = 0.5 * (wanted + mostAmperes - bend);
+      }
+      i[at] = warm * wanted;
+      g[at][at] = warm * byLimit * (1 - byHeld) / passOhms;
+      g[at][at + 1] = -warm * byLimit * byHeld / outOhms;
       i[at + 1] = 0;
       if (trackedVolts > 0) {
-        g[at][at + 2] = warm * byLeast * byHeld * setVolts / (trackedVolts * outOhms);
+        g[at][at + 2] = warm * byLimit * byHeld * setVolts / (trackedVolts * outOhms);
         i[at + 2] = 0;
       }
     }

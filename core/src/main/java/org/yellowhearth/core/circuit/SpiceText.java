@@ -246,11 +246,24 @@ public final class SpiceText {
         String least =
             "(0.5*(" + held + "+" + most + "-sqrt((" + held + "-" + most + ")*(" + held + "-" + most
                 + ")+" + corner + ")))";
-        current(
-            id,
-            r.pass().plus(),
-            r.pass().minus(),
-            "0.5*(" + least + "+sqrt(" + least + "*" + least + "+" + corner + "))");
+        String wanted = "0.5*(" + least + "+sqrt(" + least + "*" + least + "+" + corner + "))";
+        if (Double.isFinite(r.mostAmperes())) {
+          // What would flow without the limit is a node of its own: it is named four times.
+          String free = "(v(" + id + "_free)-" + number(r.mostAmperes()) + ")";
+          add("b_" + id + "_free", id + "_free", "0", "v=" + wanted);
+          wanted =
+              number(r.mostAmperes())
+                  + "+0.5*("
+                  + free
+                  + "-sqrt("
+                  + free
+                  + "*"
+                  + free
+                  + "+"
+                  + corner
+                  + "))";
+        }
+        current(id, r.pass().plus(), r.pass().minus(), wanted);
       }
       case Device.Zener z -> {
         junction(id + "_f", z.forward());

@@ -365,6 +365,18 @@ final class StateSpace {
   }
 
   /** The z of given states at a moment. */
+  double[] fromStates(Map<String, Double> x, double sin, double cos) {
+    double[] all = new double[states];
+    stateOf.forEach((name, k) -> all[k] = x.getOrDefault(name, 0.0));
+    return fromStates(all, sin, cos);
+  }
+
+  /** The names of the states, by their numbers. */
+  Map<String, Integer> stateNames() {
+    return stateOf;
+  }
+
+  /** The same by their numbers. */
   double[] fromStates(double[] x, double sin, double cos) {
     double[] z = new double[states];
     for (int k = 0; k < states; k++) {

@@ -1,7 +1,9 @@
 package org.yellowhearth.core.circuit;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Voltages and currents of a circuit over one period of its steady state, at the ends of steps and
@@ -94,6 +96,14 @@ public final class Waveforms {
       x[k] = space.state(k, states.getFirst()[k], 0, 1);
     }
     return x;
+  }
+
+  /** The same by the names of the elements. */
+  public Map<String, Double> namedStates() {
+    double[] x = states();
+    Map<String, Double> named = new HashMap<>();
+    space.stateNames().forEach((name, k) -> named.put(name, x[k]));
+    return named;
   }
 
   /** What a probe sees. */

@@ -118,7 +118,7 @@ public final class PowerUpPlanner {
               supply,
               loads,
               s.question().points(),
-              s.question().spread(),
+              s.question().wholeSpread(),
               s.question().odds(),
               fitted.ratedVolts());
         });

@@ -59,7 +59,9 @@ public record Parameter(String element, Which which) {
      * reactance.
      */
     CORE_QUALITY,
-    PASS_RESISTANCE;
+    PASS_RESISTANCE,
+    /** What a regulator gives at the most. */
+    CURRENT_LIMIT;
 
     /** The unit of its figure; what a load draws has that of the load. */
     public Unit unit() {
@@ -76,7 +78,7 @@ public record Parameter(String element, Which which) {
             Unit.OHM;
         case WINDING_VOLTS, DROP, HELD_VOLTS, DROPOUT, MAINS_VOLTS, ARC_DROP, KNEE, START_VOLTS ->
             Unit.VOLT;
-        case SATURATION_CURRENT -> Unit.AMPERE;
+        case SATURATION_CURRENT, CURRENT_LIMIT -> Unit.AMPERE;
         case OTHER_WATTS -> Unit.WATT;
         case CONDUCTANCE,
             EMISSION,

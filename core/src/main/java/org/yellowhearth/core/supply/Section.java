@@ -337,6 +337,7 @@ public sealed interface Section
    * A series regulator.
    *
    * @param volts what it holds, a magnitude
+   * @param mostAmperes what it gives at the most; endless where it has no limit
    * @param tracks the point of the rail it tracks and that rail's voltage; none for one by itself
    */
   record Regulate(
@@ -348,8 +349,39 @@ public sealed interface Section
       double dropoutVolts,
       double outOhms,
       double passOhms,
+      double mostAmperes,
       Optional<Tracked> tracks)
       implements Section {
+    /** One that gives whatever is drawn. */
+    public Regulate(
+        String id,
+        String from,
+        String to,
+        boolean negative,
+        double volts,
+        double dropoutVolts,
+        double outOhms,
+        double passOhms,
+        Optional<Tracked> tracks) {
+      this(
+          id,
+          from,
+          to,
+          negative,
+          volts,
+          dropoutVolts,
+          outOhms,
+          passOhms,
+          Double.POSITIVE_INFINITY,
+          tracks);
+    }
+
+    /** This giving no more than so much. */
+    public Regulate limited(double amperes) {
+      return new Regulate(
+          id, from, to, negative, volts, dropoutVolts, outOhms, passOhms, amperes, tracks);
+    }
+
     /** A rail that another follows. */
     public record Tracked(String point, double volts) {}
 
@@ -369,6 +401,9 @@ public sealed interface Section
           t.at(new Parameter(id, Which.DROPOUT), dropoutVolts),
           t.at(new Parameter(id, Which.OUTPUT_RESISTANCE), outOhms),
           t.at(new Parameter(id, Which.PASS_RESISTANCE), passOhms),
+          Double.isInfinite(mostAmperes)
+              ? mostAmperes
+              : t.at(new Parameter(id, Which.CURRENT_LIMIT), mostAmperes),
           tracks);
     }
   }

@@ -64,7 +64,7 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
   private static final double FAST_SECONDS = 2.5e-8;
 
   /** What is left of a leg that is open, in Ω: the insulation around it. */
-  private static final double OPEN_OHMS = 1e7;
+  private static final double OPEN_OHMS = 1e9;
 
   public Supply {
     sections = List.copyOf(sections);
@@ -455,6 +455,7 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
         r.volts(),
         r.dropoutVolts(),
         r.outOhms(),
-        r.passOhms());
+        r.passOhms(),
+        r.mostAmperes());
   }
 }

@@ -1,11 +1,12 @@
 package org.yellowhearth.core.trace;
 
+import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.yellowhearth.core.circuit.StoppedException;
 import org.yellowhearth.core.circuit.Transient.Watcher;
 import org.yellowhearth.core.supply.Parameter;
@@ -42,8 +43,13 @@ final class Comparison {
 
   private final Gaussian around;
 
-  /** The tolerances that move anything that can be read around the sound supply. */
-  private final Map<Parameter, Double> telling = new LinkedHashMap<>();
+  /**
+   * What of that moves anything that can be read around the sound supply, and by how much it moves
+   * every probe of it.
+   */
+  private final List<Map<Parameter, Double>> telling = new ArrayList<>();
+
+  private final Map<Map<Parameter, Double>, double[]> soundSlopes = new HashMap<>();
 
   private final int planned;
   private int done;
@@ -58,7 +64,7 @@ final class Comparison {
     at = question.data().stream().mapToInt(probes::indexOf).toArray();
     shifts = new double[at.length];
     shift();
-    around = new Gaussian(covariance(question.supply(), sound, question.spread(), telling));
+    around = new Gaussian(covariance(slopes(question.supply(), sound, moves(question), true)));
   }
 
   /**
@@ -68,7 +74,7 @@ final class Comparison {
    * @throws StoppedException where the watcher did not want to go on
    */
   static Optional<Comparison> of(Question question, Watcher watcher, int planned) {
-    Probes probes = new Probes(question.points(), question.setups());
+    Probes probes = new Probes(question.points(), question.setups(), question.supply());
     return probes
         .of(question.supply())
         .map(sound ->
@@ -77,7 +83,15 @@ final class Comparison {
                 watcher,
                 probes,
                 sound,
-                planned + question.spread().size() + question.data().size()));
+                planned + moves(question).size() + question.data().size()));
+  }
+
+  /** Every way in which values are off, each by itself and those that are off together. */
+  private static List<Map<Parameter, Double>> moves(Question question) {
+    return Stream.concat(
+            question.spread().entrySet().stream().map(e -> Map.of(e.getKey(), e.getValue())),
+            question.together().stream())
+        .toList();
   }
 
   Probes probes() {
@@ -123,7 +137,7 @@ final class Comparison {
   List<Sample> around(Sample middle, List<Sample> samples) {
     Gaussian here =
         new Gaussian(
-            covariance(middle.in(question.supply()), middle.shown(), telling, new HashMap<>()));
+            covariance(slopes(middle.in(question.supply()), middle.shown(), telling, false)));
     return samples.stream()
         .map(s -> {
           double squares = here.squared(difference(s.shown()));
@@ -145,7 +159,12 @@ final class Comparison {
   /** What the meter would show for each reading. */
   List<Double> predicted(Sample sample) {
     return IntStream.range(0, at.length)
-        .mapToObj(k -> probes.at(at[k]).volts(sample.shown(at[k]) + shifts[k]))
+        .mapToObj(k ->
+            probes
+                .at(at[k])
+                .volts(
+                    (question.data().get(k).drawn() ? sound[at[k]] : sample.shown(at[k]))
+                        + shifts[k]))
         .toList();
   }
 
@@ -162,7 +181,9 @@ final class Comparison {
   private double[] difference(double[] shown) {
     double[] d = new double[at.length];
     for (int k = 0; k < d.length; k++) {
-      d[k] = probes.at(at[k]).scaled(question.data().get(k).volts()) - shown[at[k]] - shifts[k];
+      // The drawing speaks of the set when it is sound, whatever is wrong with it now.
+      double here = question.data().get(k).drawn() ? sound[at[k]] : shown[at[k]];
+      d[k] = probes.at(at[k]).scaled(question.data().get(k).volts()) - here - shifts[k];
     }
     return d;
   }
@@ -192,13 +213,43 @@ final class Comparison {
   }
 
   /**
-   * What tolerances, meters and the model itself leave uncertain around what a supply shows.
+   * By how much every way of being off moves every probe around what a supply shows.
    *
    * @param shown by that supply
-   * @param moving takes down the tolerances that move any probe by more than next to nothing
+   * @param isSound takes down those that move any probe by more than next to nothing
    */
-  private double[][] covariance(
-      Supply supply, double[] shown, Map<Parameter, Double> spread, Map<Parameter, Double> moving) {
+  private List<Slope> slopes(
+      Supply supply, double[] shown, List<Map<Parameter, Double>> moves, boolean isSound) {
+    List<Optional<double[]>> all =
+        worked(
+            moves.stream()
+                .map(move ->
+                    supply.tuned(
+                        (knob, now) -> now * Math.exp(SLOPE_STEP * move.getOrDefault(knob, 0.0))))
+                .toList());
+    List<Slope> slopes = new ArrayList<>();
+    for (int t = 0; t < moves.size(); t++) {
+      Map<Parameter, Double> move = moves.get(t);
+      all.get(t)
+          .ifPresent(moved -> {
+            double[] by = new double[moved.length];
+            double most = 0;
+            for (int k = 0; k < moved.length; k++) {
+              by[k] = (moved[k] - shown[k]) / SLOPE_STEP;
+              most = Math.max(most, Math.abs(by[k]));
+            }
+            if (isSound && most > NEXT_TO_NOTHING) {
+              telling.add(move);
+              soundSlopes.put(move, by);
+            }
+            slopes.add(new Slope(move, by));
+          });
+    }
+    return slopes;
+  }
+
+  /** What tolerances, meters and the model itself leave uncertain. */
+  private double[][] covariance(List<Slope> slopes) {
     int n = at.length;
     double[][] s = new double[n][n];
     for (int k = 0; k < n; k++) {
@@ -206,33 +257,32 @@ final class Comparison {
       double noise = probes.at(at[k]).noise(question.data().get(k).volts(), relative);
       s[k][k] = noise * noise;
     }
-    List<Map.Entry<Parameter, Double>> tolerances = List.copyOf(spread.entrySet());
-    List<Optional<double[]>> all =
-        worked(
-            tolerances.stream()
-                .map(t -> t.getKey().times(supply, Math.exp(SLOPE_STEP * t.getValue())))
-                .toList());
-    for (int t = 0; t < tolerances.size(); t++) {
-      Map.Entry<Parameter, Double> tolerance = tolerances.get(t);
-      all.get(t)
-          .ifPresent(moved -> {
-            double most = 0;
-            for (int k = 0; k < moved.length; k++) {
-              most = Math.max(most, Math.abs(moved[k] - shown[k]) / SLOPE_STEP);
-            }
-            if (most > NEXT_TO_NOTHING) {
-              moving.put(tolerance.getKey(), tolerance.getValue());
-            }
-            for (int r = 0; r < n; r++) {
-              for (int c = 0; c <= r; c++) {
-                s[r][c] +=
-                    (moved[at[r]] - shown[at[r]])
-                        * (moved[at[c]] - shown[at[c]])
-                        / (SLOPE_STEP * SLOPE_STEP);
-              }
-            }
-          });
+    for (Slope slope : slopes) {
+      double[] by = new double[n];
+      for (int k = 0; k < n; k++) {
+        // What the drawing promises moves as the sound set does.
+        by[k] =
+            question.data().get(k).drawn()
+                ? soundSlopes.getOrDefault(slope.of, slope.by)[at[k]]
+                : slope.by[at[k]];
+      }
+      for (int r = 0; r < n; r++) {
+        for (int c = 0; c <= r; c++) {
+          s[r][c] += by[r] * by[c];
+        }
+      }
     }
     return s;
+  }
+
+  /** By how much one standard deviation of a value moves each probe. */
+  private static final class Slope {
+    private final Map<Parameter, Double> of;
+    private final double[] by;
+
+    private Slope(Map<Parameter, Double> of, double[] by) {
+      this.of = of;
+      this.by = by;
+    }
   }
 }

@@ -25,6 +25,12 @@ public final class Diagnosis {
   private static final int FINER = 6;
   private static final double USUAL_ODDS = 0.05;
 
+  /**
+   * What weight it has that nothing is bad, against the odds of the parts: a set is measured
+   * because something seems wrong with it (our own step).
+   */
+  private static final double SOUND = 0.85;
+
   /** Explanations whose misfits differ by less cannot be told apart by the readings. */
   private static final double ALIKE = 6;
 
@@ -54,6 +60,7 @@ public final class Diagnosis {
    * @param line the mains at that time, against that of the supply in question
    * @param meterOhms what the meter loads the point with, where that is to be counted
    * @param setup which of the setups it was read in; the first is the set as it is
+   * @param drawn whether it is no reading but what the drawing promises of the set when it is sound
    */
   public record Datum(
       String point,
@@ -62,7 +69,26 @@ public final class Diagnosis {
       double relative,
       double line,
       OptionalDouble meterOhms,
-      int setup) {
+      int setup,
+      boolean drawn) {
+    /** A reading. */
+    public Datum(
+        String point,
+        Kind kind,
+        double volts,
+        double relative,
+        double line,
+        OptionalDouble meterOhms,
+        int setup) {
+      this(point, kind, volts, relative, line, meterOhms, setup, false);
+    }
+
+    /** What the drawing promises at a point. */
+    public static Datum drawn(
+        String point, double volts, double relative, double line, OptionalDouble meterOhms) {
+      return new Datum(point, Kind.DIRECT, volts, relative, line, meterOhms, 0, true);
+    }
+
     /** A reading at the mains of the supply by a meter that takes nothing. */
     public static Datum of(String point, Kind kind, double volts, double relative) {
       return new Datum(point, kind, volts, relative, 1, OptionalDouble.empty(), 0);
@@ -74,7 +100,9 @@ public final class Diagnosis {
    *
    * @param supply as it should be
    * @param points where anything can be read
-   * @param spread the standard tolerance of each value, as a fraction
+   * @param spread the standard tolerance of each value by itself, as a fraction
+   * @param together values that are off together, as those of parts of one kind and age are: by how
+   *     much each, as a natural logarithm, for one standard deviation of what they share
    * @param odds of each part being bad before anything was read; a twentieth where none are given
    * @param setups how the set stood; the first is as it is described, with nothing clipped on
    */
@@ -83,14 +111,35 @@ public final class Diagnosis {
       List<String> points,
       List<Datum> data,
       Map<Parameter, Double> spread,
+      List<Map<Parameter, Double>> together,
       Map<String, Double> odds,
       List<Setup> setups) {
+    /** A question about parts that share nothing. */
+    public Question(
+        Supply supply,
+        List<String> points,
+        List<Datum> data,
+        Map<Parameter, Double> spread,
+        Map<String, Double> odds,
+        List<Setup> setups) {
+      this(supply, points, data, spread, List.of(), odds, setups);
+    }
+
     public Question {
+      together = together.stream().map(Map::copyOf).toList();
       setups = List.copyOf(setups);
       points = List.copyOf(points);
       data = List.copyOf(data);
       spread = Map.copyOf(spread);
       odds = Map.copyOf(odds);
+    }
+
+    /** How far each value may be off in all, by itself and with others. */
+    public Map<Parameter, Double> wholeSpread() {
+      Map<Parameter, Double> whole = new HashMap<>(spread);
+      together.forEach(
+          shared -> shared.forEach((knob, by) -> whole.merge(knob, Math.abs(by), Math::hypot)));
+      return whole;
     }
   }
 
@@ -134,7 +183,7 @@ public final class Diagnosis {
   private Diagnosis(Question question, Comparison comparison, List<FaultLine> lines) {
     this.question = question;
     this.comparison = comparison;
-    sound = comparison.sample(List.of(), List.of(), comparison.sound(), 0);
+    sound = comparison.sample(List.of(), List.of(), comparison.sound(), Math.log(SOUND));
     List<Optional<double[]>> shown =
         comparison.worked(
             lines.stream()
@@ -183,7 +232,7 @@ public final class Diagnosis {
         lines.stream().mapToInt(l -> l.steps().size()).sum()
             + NextSteps.MOST_SOLVES
             + FaultPairs.MOST_SOLVES
-            + CLOSER * question.spread.size();
+            + CLOSER * (question.spread.size() + question.together.size());
     return Comparison.of(question, watcher, planned).map(c -> new Diagnosis(question, c, lines));
   }
 

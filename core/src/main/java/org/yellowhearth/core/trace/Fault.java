@@ -1,7 +1,10 @@
 package org.yellowhearth.core.trace;
 
+import org.yellowhearth.core.circuit.Device;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.supply.Parameter;
+import org.yellowhearth.core.supply.Parameter.Which;
+import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -30,11 +33,28 @@ public record Fault(Parameter knob, Mode mode, double value) {
     DRAWS_NOTHING,
     TURNS_SHORTED,
     HOLDS_HIGH,
-    HOLDS_LOW
+    HOLDS_LOW,
+    /** Nothing comes from the mains: cord, plug, fuse, switch, voltage setting, primary. */
+    NO_MAINS,
+    /** The voltage setting does not belong to the mains it hangs on. */
+    WRONG_SETTING
   }
 
   /** A supply with this fault. */
   public Supply in(Supply supply) {
-    return knob.set(supply, value);
+    return knob.which() == Which.LEAKAGE_RESISTANCE
+        ? supply.circuit().elements().stream()
+            .filter(e -> e instanceof Device && e.name().equals(knob.element()))
+            .map(e -> ((Device) e).pairs().getFirst())
+            .findFirst()
+            .map(p -> supply.with(across(p)))
+            .orElseGet(() -> knob.set(supply, value))
+        : knob.set(supply, value);
+  }
+
+  /** What leaks across a rectifier or the pass element of a regulator. */
+  private Section across(Device.Pair ends) {
+    String name = knob.element() + ".leak";
+    return new Section.Resist(name, name, ends.plus(), ends.minus(), value);
   }
 }

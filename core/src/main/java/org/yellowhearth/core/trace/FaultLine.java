@@ -2,9 +2,13 @@ package org.yellowhearth.core.trace;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.DoubleFunction;
 import java.util.stream.DoubleStream;
+import org.yellowhearth.core.circuit.Device;
+import org.yellowhearth.core.circuit.Element;
+import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
@@ -22,12 +26,15 @@ record FaultLine(String part, double weight, List<Fault> steps) {
   private static final double OPEN_TIMES = 1e4;
 
   /** What an open joint, winding or resistor has, the same for all (our own reading). */
-  private static final double OPEN_OHMS = 1e7;
+  private static final double OPEN_OHMS = 1e9;
 
   /** A valve or rectifier that conducts nothing still has a law. */
   private static final double NOTHING = 1e-6;
 
   private static final double SHORT_OHMS = 0.3;
+
+  /** What is left of a mains that does not come in. */
+  private static final double NO_MAINS = 1e-5;
 
   FaultLine {
     steps = List.copyOf(steps);
@@ -98,30 +105,21 @@ record FaultLine(String part, double weight, List<Fault> steps) {
                         && l.id().equals(knob.element())
                         && l.kind() == Section.Load.Kind.RESISTANCE);
         add(lines, knob, part, 0.5, _ -> Mode.DRAWS_MUCH, now, taking(ohms, 1.4, 2, 3.5, 7));
-        add(
-            lines,
-            knob,
-            part,
-            0.5,
-            times -> times == 0 || times >= OPEN_TIMES ? Mode.DRAWS_NOTHING : Mode.DRAWS_LITTLE,
-            now,
-            taking(ohms, 0.7, 0.5, 0.25, 0));
+        add(lines, knob, part, 0.35, _ -> Mode.DRAWS_LITTLE, now, taking(ohms, 0.7, 0.5, 0.25));
+        add(lines, knob, part, 0.15, _ -> Mode.DRAWS_NOTHING, now, taking(ohms, 0));
       }
       case EMISSION -> {
-        add(
-            lines,
-            knob,
-            part,
-            0.7,
-            share -> share <= NOTHING ? Mode.DRAWS_NOTHING : Mode.WEAK,
-            1,
-            0.7,
-            0.45,
-            0.2,
-            NOTHING);
+        add(lines, knob, part, 0.5, _ -> Mode.WEAK, 1, 0.7, 0.45, 0.2);
+        add(lines, knob, part, 0.2, _ -> Mode.DRAWS_NOTHING, 1, NOTHING);
         add(lines, knob, part, 0.3, _ -> Mode.DRAWS_MUCH, 1, 1.4, 2.2, 4);
       }
+      case MAINS_VOLTS -> {
+        add(lines, knob, part, 0.6, _ -> Mode.NO_MAINS, now, NO_MAINS);
+        add(lines, knob, part, 0.2, _ -> Mode.WRONG_SETTING, now, 0.5);
+        add(lines, knob, part, 0.2, _ -> Mode.WRONG_SETTING, now, 2);
+      }
       case HELD_VOLTS -> {
+        add(lines, across(knob), part, 0.25, _ -> Mode.SHORTED, 1, SHORT_OHMS);
         add(lines, knob, part, 0.4, _ -> Mode.HOLDS_HIGH, now, 1.07, 1.2, 1.5, 3);
         add(lines, knob, part, 0.4, _ -> Mode.HOLDS_LOW, now, 0.93, 0.8, 0.5, 0.1);
       }
@@ -130,7 +128,7 @@ record FaultLine(String part, double weight, List<Fault> steps) {
       case WINDING_VOLTS,
           DROP,
           DROPOUT,
-          MAINS_VOLTS,
+          CURRENT_LIMIT,
           SATURATION_CURRENT,
           EMISSION_COEFFICIENT,
           JUNCTION_RESISTANCE,
@@ -149,25 +147,58 @@ record FaultLine(String part, double weight, List<Fault> steps) {
       Supply supply, Parameter knob, String part, List<FaultLine> lines) {
     boolean leg = !knob.element().equals(part);
     boolean wears = supply.sections().stream().anyMatch(s -> s.id().equals(part) && !steep(s));
+    technology(supply, part)
+        .filter(_ -> supply.circuit().elements().stream().anyMatch(e -> named(e, knob)))
+        .ifPresent(t -> back(t, knob, part, lines));
     if (leg) {
-      add(
-          lines,
-          knob,
-          part,
-          0.2,
-          share -> share <= NOTHING ? Mode.LEG_OPEN : Mode.LEG_WEAK,
-          1,
-          wears ? new double[] {0.6, 0.45, 0.2, NOTHING} : new double[] {NOTHING});
+      add(lines, knob, part, wears ? 0.1 : 0.2, _ -> Mode.LEG_OPEN, 1, NOTHING);
     } else {
-      add(
-          lines,
-          knob,
-          part,
-          0.4,
-          share -> share <= NOTHING ? Mode.OPEN : Mode.WEAK,
-          1,
-          wears ? new double[] {0.7, 0.5, 0.3, 0.1, NOTHING} : new double[] {NOTHING});
+      add(lines, knob, part, wears ? 0.15 : 0.4, _ -> Mode.OPEN, 1, NOTHING);
     }
+    if (wears && leg) {
+      add(lines, knob, part, 0.1, _ -> Mode.LEG_WEAK, 1, 0.6, 0.45, 0.2);
+    } else if (wears) {
+      add(lines, knob, part, 0.25, _ -> Mode.WEAK, 1, 0.7, 0.5, 0.3, 0.1);
+    }
+  }
+
+  private static boolean named(Element e, Parameter knob) {
+    return e instanceof Device && e.name().equals(knob.element());
+  }
+
+  private static Parameter across(Parameter knob) {
+    return new Parameter(knob.element(), Parameter.Which.LEAKAGE_RESISTANCE);
+  }
+
+  /**
+   * What goes back through a path that should conduct one way only: a diode shorts as often as it
+   * opens, selenium leaks before it does, a valve flashes over rarely (common practice).
+   */
+  private static void back(
+      RectifierTechnology technology, Parameter knob, String part, List<FaultLine> lines) {
+    boolean stack =
+        technology == RectifierTechnology.SELENIUM
+            || technology == RectifierTechnology.COPPER_OXIDE;
+    if (stack) {
+      add(lines, across(knob), part, 0.1, _ -> Mode.LEAKY, 1, 3e4, 1e4, 3e3, 1e3, 300);
+    }
+    boolean rare =
+        technology == RectifierTechnology.VACUUM || technology == RectifierTechnology.GAS;
+    add(lines, across(knob), part, rare ? 0.05 : 0.2, _ -> Mode.SHORTED, 1, SHORT_OHMS);
+  }
+
+  private static Optional<RectifierTechnology> technology(Supply supply, String id) {
+    return supply.sections().stream()
+        .filter(s -> s.id().equals(id))
+        .<RectifierModel>mapMulti((s, found) -> {
+          switch (s) {
+            case Section.Rectify r -> found.accept(r.model());
+            case Section.Doubler d -> found.accept(d.model());
+            default -> {}
+          }
+        })
+        .map(RectifierModel::technology)
+        .findFirst();
   }
 
   /** Whether it conducts or does not, and nothing between. */

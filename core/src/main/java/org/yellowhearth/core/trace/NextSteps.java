@@ -11,6 +11,7 @@ import java.util.function.Function;
 import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.fact.SupplyMains;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
+import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.NextStep.Shown;
@@ -68,8 +69,10 @@ final class NextSteps {
     for (String point : question.points()) {
       for (Kind kind : List.of(Kind.DIRECT, Kind.TRUE_RMS)) {
         if (question.data().stream()
-            .noneMatch(
-                d -> d.point().equals(point) && d.kind().alternating() == kind.alternating())) {
+            .noneMatch(d ->
+                !d.drawn()
+                    && d.point().equals(point)
+                    && d.kind().alternating() == kind.alternating())) {
           steps.add(read(point, kind));
         }
       }
@@ -84,7 +87,7 @@ final class NextSteps {
             .sorted(Map.Entry.comparingByValue(Comparator.reverseOrder()))
             .map(e -> e.getKey().getFirst())
             .toList();
-    parts.forEach(p -> steps.add(lift(p)));
+    parts.stream().filter(p -> !p.equals(Parameter.MAINS)).forEach(p -> steps.add(lift(p)));
     parts.stream()
         .filter(p -> capacitor(p).isPresent())
         .limit(MOST_BRIDGES)

@@ -30,6 +30,9 @@ final class Probes {
   private final List<Probe> probes = new ArrayList<>();
   private final List<Setup> setups;
 
+  /** What is asked differs from this in a value or a fault. */
+  private final Supply sound;
+
   /**
    * What is measured at a point.
    *
@@ -68,8 +71,9 @@ final class Probes {
    * All points, each in every setup, and the watts of the mains in each. The first setup is the set
    * as it is.
    */
-  Probes(List<String> points, List<Setup> setups) {
+  Probes(List<String> points, List<Setup> setups, Supply sound) {
     this.setups = List.copyOf(setups);
+    this.sound = sound;
     for (int setup = 0; setup < setups.size(); setup++) {
       for (String p : points) {
         for (Kind k : KINDS) {
@@ -101,7 +105,8 @@ final class Probes {
       double[] shown = new double[probes.size()];
       int of = probes.size() / setups.size();
       for (int setup = 0; setup < setups.size(); setup++) {
-        Settled settled = Settled.of(setups.get(setup).of(supply));
+        Settled settled =
+            Settled.near(setups.get(setup).of(supply), Settled.of(setups.get(setup).of(sound)));
         int watts = (setup + 1) * of - 1;
         for (int k = setup * of; k < watts; k += KINDS.size()) {
           Wave v = settled.waves().voltage(probes.get(k).point());

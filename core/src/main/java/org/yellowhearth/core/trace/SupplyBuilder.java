@@ -50,6 +50,14 @@ final class SupplyBuilder {
   private static final double USUAL_OUT_OHMS = 0.05;
   private static final double USUAL_ZENER_OHMS = 20;
   private static final double PASS_OHMS = 0.5;
+
+  /**
+   * A usual three-terminal regulator gives 1.5 to 2.2 A at the most (data sheets, from memory); one
+   * for more is made for some three times what it feeds (our own step). Fold-back is not modelled.
+   */
+  private static final double USUAL_LIMIT_AMPERES = 1.5;
+
+  private static final double LIMIT_TIMES = 3;
   private static final double KNEE_VOLTS = 20;
 
   private final Job job;
@@ -459,7 +467,32 @@ final class SupplyBuilder {
                     r.tracks(), r.tracksVolts().orElse(r.negative() ? r.volts() : -r.volts())));
     sections.add(
         new Section.Regulate(
-            r.name(), r.from(), r.to(), r.negative(), r.volts(), dropout, out, PASS_OHMS, tracked));
+                r.name(),
+                r.from(),
+                r.to(),
+                r.negative(),
+                r.volts(),
+                dropout,
+                out,
+                PASS_OHMS,
+                tracked)
+            .limited(limit(r)));
+  }
+
+  /** What all loads take at its voltage counts: they may hang behind a filter of its own. */
+  private double limit(SupplyRegulator r) {
+    double drawn =
+        job.items(SupplyLoad.class).stream()
+            .mapToDouble(l ->
+                switch (l.kind()) {
+                  case RESISTANCE -> r.volts() / l.value();
+                  case CURRENT -> l.value();
+                  case POWER -> l.value() / r.volts();
+                })
+            .sum();
+    double most = Math.max(USUAL_LIMIT_AMPERES, LIMIT_TIMES * drawn);
+    known.note(Wanted.of(r.id(), r.name(), Which.CURRENT_LIMIT), most, Origin.ASSUMED);
+    return most;
   }
 
   /** What a converter takes from its reservoir: what its outputs deliver, by its efficiency. */

@@ -11,11 +11,15 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyReading.State;
 import org.yellowhearth.core.fact.SupplyState;
+import org.yellowhearth.core.fact.SupplyTarget;
+import org.yellowhearth.core.fact.SupplyTarget.Follows;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
@@ -40,6 +44,12 @@ import org.yellowhearth.core.supply.Supply;
 public record Suspicion(
     Diagnosis.Question question, List<SupplyReading> used, List<SupplyReading> leftOut) {
   private static final double USUAL_METER = 0.02;
+  private static final double AGED = 0.7;
+
+  /** Drawings promise their voltages within a tenth or so (common practice). */
+  private static final double USUAL_DRAWN = 0.1;
+
+  private static final double LEAST_DRAWN = 0.03;
   private static final double LINE_KNOWN = 0.01;
   private static final double LINE_GUESSED = 0.03;
 
@@ -125,6 +135,7 @@ public record Suspicion(
               r.meterOhms(),
               setups.indexOf(setup)));
     }
+    data.addAll(drawn(job, supply, points));
     return Optional.of(
         new Suspicion(
             new Diagnosis.Question(
@@ -132,10 +143,29 @@ public record Suspicion(
                 model.readable(),
                 data,
                 spread(job, supply, model.values(), line.isPresent()),
+                ageing(job, knowledge, model.values()),
                 odds(supply, job, knowledge, chance),
                 setups),
             used,
             leftOut));
+  }
+
+  /**
+   * What the drawing promises at points whose voltage comes from the rails; figures of a control or
+   * of a drive say nothing of the supply.
+   */
+  private static List<Diagnosis.Datum> drawn(Job job, Supply supply, Set<String> points) {
+    return job.items(SupplyTarget.class).stream()
+        .filter(t -> points.contains(t.point()))
+        .filter(t -> t.follows() != Follows.CONTROL && t.follows() != Follows.DRIVE)
+        .map(t ->
+            Diagnosis.Datum.drawn(
+                t.point(),
+                t.volts(),
+                Math.max(LEAST_DRAWN, t.tolerance().orElse(USUAL_DRAWN) / UNIFORM),
+                t.lineVolts().orElse(supply.mains().nominalVolts()) / supply.mains().volts(),
+                t.meterOhms()))
+        .toList();
   }
 
   /**
@@ -196,6 +226,30 @@ public record Suspicion(
   }
 
   /**
+   * What guessed values of one kind share: parts of one age have aged less than is common, or more,
+   * together. One standard deviation is {@link #AGED} of what is common for their age, so that as
+   * good as new lies well within two.
+   */
+  private static List<Map<Parameter, Double>> ageing(
+      Job job, Knowledge knowledge, List<ModelValue> values) {
+    Map<Family, Map<Parameter, Double>> kinds = new EnumMap<>(Family.class);
+    for (ModelValue v : values) {
+      if (v.origin() == Origin.GUESSED
+          && v.part().flatMap(job::part).orElse(null) instanceof Capacitor c) {
+        Belief.asMarked(c, knowledge)
+            .of(v.which())
+            .map(marked -> AGED * Math.log(v.value().value() / marked.value()))
+            .filter(by -> by != 0)
+            .ifPresent(by ->
+                kinds
+                    .computeIfAbsent(knowledge.kind(c.kind()).family(), _ -> new HashMap<>())
+                    .put(new Parameter(v.element(), v.which()), by));
+      }
+    }
+    return List.copyOf(kinds.values());
+  }
+
+  /**
    * Two vacuum rectifiers of one type differ by an eighth, old selenium by more; silicon by nothing
    * that shows.
    */
@@ -227,7 +281,13 @@ public record Suspicion(
       case FOUND -> 1;
       case MEASURED ->
           which == Which.SERIES_RESISTANCE ? 0.15 : which == Which.LEAKAGE_RESISTANCE ? 0.3 : 0.02;
-      case GUESSED -> which == Which.CAPACITANCE ? 0.3 : 0.8;
+      // Beside what it shares with others of its kind and age.
+      case GUESSED ->
+          switch (which) {
+            case CAPACITANCE -> 0.15;
+            case SERIES_RESISTANCE -> 0.5;
+            default -> 0.8;
+          };
       case MARKED -> printed.orElse(usual(which));
       case TYPED -> usual(which);
       case ASSUMED ->
@@ -250,6 +310,7 @@ public record Suspicion(
       case WINDING_VOLTS -> 0.03;
       case HELD_VOLTS -> 0.02;
       case OTHER_WATTS -> 0.1;
+      case CURRENT_LIMIT -> 0.5;
       case CONDUCTANCE,
           MAINS_VOLTS,
           SATURATION_CURRENT,
@@ -293,6 +354,7 @@ public record Suspicion(
                 case CAPACITANCE -> 0.3;
                 case CONDUCTANCE -> 0.12;
                 case LOAD, HELD_VOLTS, EMISSION -> 0.1;
+                case MAINS_VOLTS -> 0.1;
                 case INDUCTANCE, OTHER_WATTS -> 0.02;
                 default -> 0.03;
               };

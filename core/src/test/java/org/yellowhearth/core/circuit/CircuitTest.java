@@ -159,7 +159,23 @@ public class CircuitTest {
             12,
             2,
             0.1,
-            1),
+            1,
+            Double.POSITIVE_INFINITY),
+        0,
+        20
+      },
+      {
+        new Device.Regulator(
+            "D",
+            new Device.Pair("i", "o"),
+            new Device.Pair("o", "0"),
+            new Device.Pair("o", "0"),
+            0,
+            12,
+            2,
+            0.1,
+            1,
+            1.5),
         0,
         20
       },

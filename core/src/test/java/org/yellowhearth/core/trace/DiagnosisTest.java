@@ -197,7 +197,7 @@ public class DiagnosisTest {
     Supply truth =
         new Fault(new Parameter("C2", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 3e-6)
             .in(set.supply());
-    Probes probes = new Probes(set.points(), List.of(Setup.PLAIN, clip));
+    Probes probes = new Probes(set.points(), List.of(Setup.PLAIN, clip), set.supply());
     double[] shown = probes.of(truth).orElseThrow();
     List<Datum> data = new ArrayList<>();
     for (int setup = 0; setup <= 1; setup++) {

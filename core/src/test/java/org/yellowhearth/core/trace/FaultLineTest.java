@@ -44,10 +44,13 @@ public class FaultLineTest {
     assertThat(modes(s, "R1")).containsOnlyKeys(Mode.DRIFTED_HIGH, Mode.OPEN, Mode.DRIFTED_LOW);
     assertThat(modes(s, "L1")).containsOnlyKeys(Mode.TURNS_SHORTED, Mode.OPEN);
     assertThat(modes(s, "V1"))
-        .as("a valve wears, whole or by legs")
-        .containsOnlyKeys(Mode.OPEN, Mode.LEG_OPEN);
-    assertThat(modes(s, "out")).containsOnlyKeys(Mode.DRAWS_MUCH, Mode.DRAWS_NOTHING);
-    assertThat(modes(s, Parameter.MAINS)).as("the mains is no part").isEmpty();
+        .as("a valve wears, whole or by legs, and flashes over")
+        .containsOnlyKeys(Mode.OPEN, Mode.WEAK, Mode.LEG_OPEN, Mode.LEG_WEAK, Mode.SHORTED);
+    assertThat(modes(s, "out"))
+        .containsOnlyKeys(Mode.DRAWS_MUCH, Mode.DRAWS_LITTLE, Mode.DRAWS_NOTHING);
+    assertThat(modes(s, Parameter.MAINS))
+        .as("the mains does not come in, or the setting is another's")
+        .containsOnlyKeys(Mode.NO_MAINS, Mode.WRONG_SETTING);
   }
 
   /** Silicon conducts or it does not; selenium wears (common practice). */
@@ -57,9 +60,10 @@ public class FaultLineTest {
     assertThat(modes(silicon, "D1").get(Mode.LEG_OPEN))
         .allSatisfy(l -> assertThat(l.steps()).hasSize(1));
     Supply selenium = SimulatedSets.all().get(3).supply();
-    assertThat(modes(selenium, "D1").get(Mode.OPEN).getFirst().steps())
-        .extracting(Fault::mode)
-        .contains(Mode.WEAK);
+    assertThat(modes(selenium, "D1")).containsKey(Mode.WEAK);
+    assertThat(modes(silicon, "D1")).doesNotContainKeys(Mode.WEAK, Mode.LEG_WEAK);
+    assertThat(modes(silicon, "D1")).containsKey(Mode.SHORTED).doesNotContainKey(Mode.LEAKY);
+    assertThat(modes(selenium, "D1")).containsKeys(Mode.SHORTED, Mode.LEAKY);
   }
 
   /** A resistive load that draws much has fewer ohms, one that draws nothing has many. */
@@ -116,7 +120,7 @@ public class FaultLineTest {
           .forEach(f ->
               assertThat(SteadyState.of(f.in(s).circuit()).voltage("HT").mean())
                   .as(f.toString())
-                  .isBetween(-5.0, 400.0));
+                  .isBetween(-5.0, 800.0));
     }
     assertThat(s.innerPoints()).containsExactly("V2.a", "V2.g2", "V2.k");
   }

@@ -78,7 +78,7 @@ public final class SimulatedSets {
                   switch (k.which()) {
                     case CAPACITANCE -> 0.4;
                     case CONDUCTANCE -> 0.15;
-                    case LOAD -> 0.1;
+                    case LOAD, MAINS_VOLTS -> 0.1;
                     default -> 0.03;
                   },
                   Math::max));
@@ -94,7 +94,7 @@ public final class SimulatedSets {
 
     /** What a meter shows at every point, direct and alternating. */
     List<Diagnosis.Datum> read(Supply truth, Random random) {
-      Probes probes = new Probes(points, List.of(Setup.PLAIN));
+      Probes probes = new Probes(points, List.of(Setup.PLAIN), supply);
       double[] shown = probes.of(truth).orElseThrow();
       List<Diagnosis.Datum> data = new ArrayList<>();
       for (String p : points) {

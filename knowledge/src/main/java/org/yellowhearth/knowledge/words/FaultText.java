@@ -27,7 +27,15 @@ public final class FaultText {
 
   private static String figure(Fault f) {
     return switch (f.mode()) {
-      case OPEN, SHORTED, LEG_OPEN, DRAWS_NOTHING, DRAWS_MUCH, DRAWS_LITTLE -> "";
+      case OPEN,
+          SHORTED,
+          LEG_OPEN,
+          DRAWS_NOTHING,
+          DRAWS_MUCH,
+          DRAWS_LITTLE,
+          NO_MAINS,
+          WRONG_SETTING ->
+          "";
       case CAPACITANCE_LOW -> round(f.value(), Unit.FARAD);
       case LOSSY, LEAKY, DRIFTED_HIGH, DRIFTED_LOW -> round(f.value(), Unit.OHM);
       case TURNS_SHORTED ->

@@ -12,6 +12,7 @@ import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
+import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.part.Tolerance;
 import org.yellowhearth.core.partslist.MarkingParser;
 import org.yellowhearth.core.partslist.PartsListLine;
@@ -21,8 +22,8 @@ import org.yellowhearth.knowledge.json.JsonValue;
 import org.yellowhearth.knowledge.json.RecordJson;
 
 /**
- * Writes and reads the parts of a job file. A part without a sort is a capacitor, as all were
- * before version 3.
+ * Writes and reads the parts of a job file. A part without a sort is what the letters of its
+ * reference say where it gives its marking alone, else a capacitor, as all were before version 3.
  */
 final class PartFile {
   private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
@@ -67,10 +68,22 @@ final class PartFile {
 
   Part read(JsonValue v) {
     Optional<JsonValue> sort = v.optional("sort");
-    if (sort.isPresent() && !sort.get().text(LONGEST_NAME).equals("capacitor")) {
-      return figured(v);
-    }
-    return capacitor(v);
+    boolean capacitor =
+        sort.map(said -> said.text(LONGEST_NAME).equals("capacitor"))
+            .orElseGet(() -> !otherByItsLetters(v));
+    return capacitor ? capacitor(v) : figured(v);
+  }
+
+  /**
+   * Whether a part that gives its marking alone is no capacitor, by the letters of its reference.
+   */
+  private boolean otherByItsLetters(JsonValue v) {
+    return v.hasOnly("ref", "marking")
+        && v.optional("marking").isPresent()
+        && new PartsListLine(knowledge.vocabulary(), Thousand.MEGOHM)
+            .sort(ref(v.field("ref")), Token.of(v.text("marking", LONGEST_NAME)))
+            .filter(s -> s != Sort.CAPACITOR)
+            .isPresent();
   }
 
   /** A part that is no capacitor; one written by hand may give its marking alone. */
@@ -80,11 +93,10 @@ final class PartFile {
       return RecordJson.readTagged(v, "sort", Part.class);
     }
     PartsListLine line = new PartsListLine(knowledge.vocabulary(), Thousand.MEGOHM);
-    String sort = v.field("sort").text(LONGEST_NAME);
+    String sort = v.optional("sort").map(said -> said.text(LONGEST_NAME) + " ").orElse("");
     return JobReader.understood(
         v.field("marking"),
-        () ->
-            line.read(ref(v.field("ref")), Token.of(sort + " " + marking), marking, "").getFirst());
+        () -> line.read(ref(v.field("ref")), Token.of(sort + marking), marking, "").getFirst());
   }
 
   private Capacitor capacitor(JsonValue v) {

@@ -31,6 +31,7 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.reading.Figure;
@@ -218,6 +219,21 @@ public class JobFileTest {
     assertThat(job.journal().getLast().act())
         .isEqualTo(new Act.Did(new Edit.NoteWritten("first look")));
     assertThat(job.policy()).isEqualTo(Policy.USUAL);
+  }
+
+  /** As on the bench line: R is a resistor and V a valve; one that states farads is a capacitor. */
+  @Test
+  public void aPartIsWhatItsLettersSay() {
+    Job job =
+        read(file(
+                ",\"parts\":[{\"ref\":\"R1\",\"marking\":\"15k 2 W\"},{\"ref\":\"V1\",\"marking\":\"ECL86\"},"
+                    + "{\"ref\":\"C1\",\"marking\":\"8 MFD 450 V\"},"
+                    + "{\"ref\":\"R2\",\"capacitanceFarads\":1e-6}]"))
+            .job();
+    assertThat(job.census())
+        .extracting(Part::sort)
+        .containsExactly(Sort.CAPACITOR, Sort.RESISTOR, Sort.CAPACITOR, Sort.VALVE);
+    assertThat(((Resistor) job.part(PartRef.of("R1")).orElseThrow()).ohms()).isEqualTo(15_000);
   }
 
   @DataProvider
