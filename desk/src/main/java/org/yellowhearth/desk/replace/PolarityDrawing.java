@@ -9,7 +9,7 @@ import org.yellowhearth.workshop.words.Labels;
 
 /**
  * Which end goes where: the new part between the rail above and the chassis below; where plus is on
- * the chassis, it stands on its head.
+ * the chassis, it is drawn upside down.
  */
 final class PolarityDrawing extends Pane {
   private static final double WIDTH = 300;
