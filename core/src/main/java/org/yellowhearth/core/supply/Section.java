@@ -28,6 +28,11 @@ public sealed interface Section
   /** This with every value as a tuner wants it. */
   Section tuned(Tuner tuner);
 
+  /** How it rectifies, where it does. */
+  default Optional<RectifierModel> rectifier() {
+    return Optional.empty();
+  }
+
   private static List<Double> legs(String id, List<Double> legs, Tuner tuner) {
     double whole = tuner.at(new Parameter(id, Which.CONDUCTANCE), 1);
     return legs.size() == 1
@@ -105,6 +110,11 @@ public sealed interface Section
     }
 
     @Override
+    public Optional<RectifierModel> rectifier() {
+      return Optional.of(model);
+    }
+
+    @Override
     public Rectify tuned(Tuner t) {
       return new Rectify(
           id, winding, scheme, model.tuned(id, t), negative, to, common, Section.legs(id, legs, t));
@@ -153,6 +163,11 @@ public sealed interface Section
       implements Section {
     public Doubler {
       legs = List.copyOf(legs);
+    }
+
+    @Override
+    public Optional<RectifierModel> rectifier() {
+      return Optional.of(model);
     }
 
     /** A doubler whose rectifiers are whole. */
@@ -352,30 +367,6 @@ public sealed interface Section
       double mostAmperes,
       Optional<Tracked> tracks)
       implements Section {
-    /** One that gives whatever is drawn. */
-    public Regulate(
-        String id,
-        String from,
-        String to,
-        boolean negative,
-        double volts,
-        double dropoutVolts,
-        double outOhms,
-        double passOhms,
-        Optional<Tracked> tracks) {
-      this(
-          id,
-          from,
-          to,
-          negative,
-          volts,
-          dropoutVolts,
-          outOhms,
-          passOhms,
-          Double.POSITIVE_INFINITY,
-          tracks);
-    }
-
     /** This giving no more than so much. */
     public Regulate limited(double amperes) {
       return new Regulate(
@@ -385,9 +376,10 @@ public sealed interface Section
     /** A rail that another follows. */
     public record Tracked(String point, double volts) {}
 
-    /** A three-terminal regulator of usual dropout. */
+    /** A three-terminal regulator of usual dropout that gives whatever is drawn. */
     public static Regulate of(String id, String from, String to, double volts) {
-      return new Regulate(id, from, to, false, volts, 2, 0.05, 0.5, Optional.empty());
+      return new Regulate(
+          id, from, to, false, volts, 2, 0.05, 0.5, Double.POSITIVE_INFINITY, Optional.empty());
     }
 
     @Override

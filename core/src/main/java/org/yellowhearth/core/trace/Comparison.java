@@ -156,15 +156,11 @@ final class Comparison {
     return around.logDensityOf(squares);
   }
 
-  /** What the meter would show for each reading. */
+  /** What the meter would show for each reading; what is drawn is none. */
   List<Double> predicted(Sample sample) {
     return IntStream.range(0, at.length)
-        .mapToObj(k ->
-            probes
-                .at(at[k])
-                .volts(
-                    (question.data().get(k).drawn() ? sound[at[k]] : sample.shown(at[k]))
-                        + shifts[k]))
+        .filter(k -> !question.data().get(k).drawn())
+        .mapToObj(k -> probes.at(at[k]).volts(sample.shown(at[k]) + shifts[k]))
         .toList();
   }
 

@@ -71,18 +71,6 @@ public final class Diagnosis {
       OptionalDouble meterOhms,
       int setup,
       boolean drawn) {
-    /** A reading. */
-    public Datum(
-        String point,
-        Kind kind,
-        double volts,
-        double relative,
-        double line,
-        OptionalDouble meterOhms,
-        int setup) {
-      this(point, kind, volts, relative, line, meterOhms, setup, false);
-    }
-
     /** What the drawing promises at a point. */
     public static Datum drawn(
         String point, double volts, double relative, double line, OptionalDouble meterOhms) {
@@ -91,7 +79,7 @@ public final class Diagnosis {
 
     /** A reading at the mains of the supply by a meter that takes nothing. */
     public static Datum of(String point, Kind kind, double volts, double relative) {
-      return new Datum(point, kind, volts, relative, 1, OptionalDouble.empty(), 0);
+      return new Datum(point, kind, volts, relative, 1, OptionalDouble.empty(), 0, false);
     }
   }
 

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.DoubleFunction;
 import java.util.stream.DoubleStream;
 import org.yellowhearth.core.circuit.Device;
 import org.yellowhearth.core.circuit.Element;
@@ -59,7 +58,7 @@ record FaultLine(String part, double weight, List<Fault> steps) {
             knob,
             part,
             0.33,
-            _ -> Mode.CAPACITANCE_LOW,
+            Mode.CAPACITANCE_LOW,
             now,
             0.75,
             0.55,
@@ -68,32 +67,32 @@ record FaultLine(String part, double weight, List<Fault> steps) {
             0.1,
             0.04,
             0.015);
-        add(lines, knob, part, 0.07, _ -> Mode.OPEN, 1, Supply.OPEN_FARADS);
+        add(lines, knob, part, 0.07, Mode.OPEN, 1, Supply.OPEN_FARADS);
       }
       case SERIES_RESISTANCE ->
-          add(lines, knob, part, 0.18, _ -> Mode.LOSSY, Math.max(now, 1e-3), 3, 8, 20, 50, 120);
+          add(lines, knob, part, 0.18, Mode.LOSSY, Math.max(now, 1e-3), 3, 8, 20, 50, 120);
       case LEAKAGE_RESISTANCE -> {
         add(
             lines,
             knob,
             part,
             0.3,
-            _ -> Mode.LEAKY,
+            Mode.LEAKY,
             1,
             DoubleStream.of(3e5, 1e5, 3e4, 1e4, 3e3, 1e3, 300, 100, 30, 10)
                 .filter(o -> o < now)
                 .toArray());
-        add(lines, knob, part, 0.12, _ -> Mode.SHORTED, 1, 2, SHORT_OHMS);
+        add(lines, knob, part, 0.12, Mode.SHORTED, 1, 2, SHORT_OHMS);
       }
       case RESISTANCE -> {
-        add(lines, knob, part, 0.4, _ -> Mode.DRIFTED_HIGH, now, 1.35, 2, 4, 20);
-        add(lines, knob, part, 0.3, _ -> Mode.OPEN, 1, OPEN_OHMS);
-        add(lines, knob, part, 0.3, _ -> Mode.DRIFTED_LOW, now, 0.65, 0.3, 0.05);
+        add(lines, knob, part, 0.4, Mode.DRIFTED_HIGH, now, 1.35, 2, 4, 20);
+        add(lines, knob, part, 0.3, Mode.OPEN, 1, OPEN_OHMS);
+        add(lines, knob, part, 0.3, Mode.DRIFTED_LOW, now, 0.65, 0.3, 0.05);
       }
-      case INDUCTANCE -> add(lines, knob, part, 0.5, _ -> Mode.TURNS_SHORTED, now, 0.5, 0.2, 0.05);
+      case INDUCTANCE -> add(lines, knob, part, 0.5, Mode.TURNS_SHORTED, now, 0.5, 0.2, 0.05);
       case WINDING_RESISTANCE -> {
         if (!part.equals(Parameter.MAINS)) {
-          add(lines, knob, part, 0.5, _ -> Mode.OPEN, 1, OPEN_OHMS);
+          add(lines, knob, part, 0.5, Mode.OPEN, 1, OPEN_OHMS);
         }
       }
       case CONDUCTANCE -> conductance(supply, knob, part, lines);
@@ -104,27 +103,27 @@ record FaultLine(String part, double weight, List<Fault> steps) {
                     s instanceof Section.Load l
                         && l.id().equals(knob.element())
                         && l.kind() == Section.Load.Kind.RESISTANCE);
-        add(lines, knob, part, 0.5, _ -> Mode.DRAWS_MUCH, now, taking(ohms, 1.4, 2, 3.5, 7));
-        add(lines, knob, part, 0.35, _ -> Mode.DRAWS_LITTLE, now, taking(ohms, 0.7, 0.5, 0.25));
-        add(lines, knob, part, 0.15, _ -> Mode.DRAWS_NOTHING, now, taking(ohms, 0));
+        add(lines, knob, part, 0.5, Mode.DRAWS_MUCH, now, taking(ohms, 1.4, 2, 3.5, 7));
+        add(lines, knob, part, 0.35, Mode.DRAWS_LITTLE, now, taking(ohms, 0.7, 0.5, 0.25));
+        add(lines, knob, part, 0.15, Mode.DRAWS_NOTHING, now, taking(ohms, 0));
       }
       case EMISSION -> {
-        add(lines, knob, part, 0.5, _ -> Mode.WEAK, 1, 0.7, 0.45, 0.2);
-        add(lines, knob, part, 0.2, _ -> Mode.DRAWS_NOTHING, 1, NOTHING);
-        add(lines, knob, part, 0.3, _ -> Mode.DRAWS_MUCH, 1, 1.4, 2.2, 4);
+        add(lines, knob, part, 0.5, Mode.WEAK, 1, 0.7, 0.45, 0.2);
+        add(lines, knob, part, 0.2, Mode.DRAWS_NOTHING, 1, NOTHING);
+        add(lines, knob, part, 0.3, Mode.DRAWS_MUCH, 1, 1.4, 2.2, 4);
       }
       case MAINS_VOLTS -> {
-        add(lines, knob, part, 0.6, _ -> Mode.NO_MAINS, now, NO_MAINS);
-        add(lines, knob, part, 0.2, _ -> Mode.WRONG_SETTING, now, 0.5);
-        add(lines, knob, part, 0.2, _ -> Mode.WRONG_SETTING, now, 2);
+        add(lines, knob, part, 0.6, Mode.NO_MAINS, now, NO_MAINS);
+        add(lines, knob, part, 0.2, Mode.WRONG_SETTING, now, 0.5);
+        add(lines, knob, part, 0.2, Mode.WRONG_SETTING, now, 2);
       }
       case HELD_VOLTS -> {
-        add(lines, across(knob), part, 0.25, _ -> Mode.SHORTED, 1, SHORT_OHMS);
-        add(lines, knob, part, 0.4, _ -> Mode.HOLDS_HIGH, now, 1.07, 1.2, 1.5, 3);
-        add(lines, knob, part, 0.4, _ -> Mode.HOLDS_LOW, now, 0.93, 0.8, 0.5, 0.1);
+        add(lines, across(knob), part, 0.25, Mode.SHORTED, 1, SHORT_OHMS);
+        add(lines, knob, part, 0.4, Mode.HOLDS_HIGH, now, 1.07, 1.2, 1.5, 3);
+        add(lines, knob, part, 0.4, Mode.HOLDS_LOW, now, 0.93, 0.8, 0.5, 0.1);
       }
-      case OUTPUT_RESISTANCE -> add(lines, knob, part, 0.2, _ -> Mode.OPEN, 1, 1e6);
-      case OTHER_WATTS -> add(lines, knob, part, 0.5, _ -> Mode.TURNS_SHORTED, now, 1.5, 2.2, 4);
+      case OUTPUT_RESISTANCE -> add(lines, knob, part, 0.2, Mode.OPEN, 1, 1e6);
+      case OTHER_WATTS -> add(lines, knob, part, 0.5, Mode.TURNS_SHORTED, now, 1.5, 2.2, 4);
       case WINDING_VOLTS,
           DROP,
           DROPOUT,
@@ -146,19 +145,24 @@ record FaultLine(String part, double weight, List<Fault> steps) {
   private static void conductance(
       Supply supply, Parameter knob, String part, List<FaultLine> lines) {
     boolean leg = !knob.element().equals(part);
-    boolean wears = supply.sections().stream().anyMatch(s -> s.id().equals(part) && !steep(s));
-    technology(supply, part)
-        .filter(_ -> supply.circuit().elements().stream().anyMatch(e -> named(e, knob)))
+    Optional<RectifierTechnology> made =
+        supply.sections().stream()
+            .filter(x -> x.id().equals(part))
+            .flatMap(x -> x.rectifier().stream())
+            .map(RectifierModel::technology)
+            .findFirst();
+    boolean wears = made.filter(RectifierTechnology::wears).isPresent();
+    made.filter(_ -> supply.circuit().elements().stream().anyMatch(e -> named(e, knob)))
         .ifPresent(t -> back(t, knob, part, lines));
     if (leg) {
-      add(lines, knob, part, wears ? 0.1 : 0.2, _ -> Mode.LEG_OPEN, 1, NOTHING);
+      add(lines, knob, part, wears ? 0.1 : 0.2, Mode.LEG_OPEN, 1, NOTHING);
     } else {
-      add(lines, knob, part, wears ? 0.15 : 0.4, _ -> Mode.OPEN, 1, NOTHING);
+      add(lines, knob, part, wears ? 0.15 : 0.4, Mode.OPEN, 1, NOTHING);
     }
     if (wears && leg) {
-      add(lines, knob, part, 0.1, _ -> Mode.LEG_WEAK, 1, 0.6, 0.45, 0.2);
+      add(lines, knob, part, 0.1, Mode.LEG_WEAK, 1, 0.6, 0.45, 0.2);
     } else if (wears) {
-      add(lines, knob, part, 0.25, _ -> Mode.WEAK, 1, 0.7, 0.5, 0.3, 0.1);
+      add(lines, knob, part, 0.25, Mode.WEAK, 1, 0.7, 0.5, 0.3, 0.1);
     }
   }
 
@@ -176,42 +180,11 @@ record FaultLine(String part, double weight, List<Fault> steps) {
    */
   private static void back(
       RectifierTechnology technology, Parameter knob, String part, List<FaultLine> lines) {
-    boolean stack =
-        technology == RectifierTechnology.SELENIUM
-            || technology == RectifierTechnology.COPPER_OXIDE;
-    if (stack) {
-      add(lines, across(knob), part, 0.1, _ -> Mode.LEAKY, 1, 3e4, 1e4, 3e3, 1e3, 300);
+    if (technology.replacedOnSight()) {
+      add(lines, across(knob), part, 0.1, Mode.LEAKY, 1, 3e4, 1e4, 3e3, 1e3, 300);
     }
-    boolean rare =
-        technology == RectifierTechnology.VACUUM || technology == RectifierTechnology.GAS;
-    add(lines, across(knob), part, rare ? 0.05 : 0.2, _ -> Mode.SHORTED, 1, SHORT_OHMS);
-  }
-
-  private static Optional<RectifierTechnology> technology(Supply supply, String id) {
-    return supply.sections().stream()
-        .filter(s -> s.id().equals(id))
-        .<RectifierModel>mapMulti((s, found) -> {
-          switch (s) {
-            case Section.Rectify r -> found.accept(r.model());
-            case Section.Doubler d -> found.accept(d.model());
-            default -> {}
-          }
-        })
-        .map(RectifierModel::technology)
-        .findFirst();
-  }
-
-  /** Whether it conducts or does not, and nothing between. */
-  private static boolean steep(Section s) {
-    return switch (s) {
-      case Section.Rectify r -> steep(r.model());
-      case Section.Doubler d -> steep(d.model());
-      default -> false;
-    };
-  }
-
-  private static boolean steep(RectifierModel model) {
-    return !model.technology().wears();
+    boolean bulb = technology.wears() && !technology.replacedOnSight();
+    add(lines, across(knob), part, bulb ? 0.05 : 0.2, Mode.SHORTED, 1, SHORT_OHMS);
   }
 
   private static double[] taking(boolean ohms, double... times) {
@@ -223,7 +196,7 @@ record FaultLine(String part, double weight, List<Fault> steps) {
       Parameter knob,
       String part,
       double weight,
-      DoubleFunction<Mode> mode,
+      Mode mode,
       double now,
       double... times) {
     if (times.length > 0) {
@@ -231,9 +204,7 @@ record FaultLine(String part, double weight, List<Fault> steps) {
           new FaultLine(
               part,
               weight,
-              DoubleStream.of(times)
-                  .mapToObj(t -> new Fault(knob, mode.apply(t), t * now))
-                  .toList()));
+              DoubleStream.of(times).mapToObj(t -> new Fault(knob, mode, t * now)).toList()));
     }
   }
 }

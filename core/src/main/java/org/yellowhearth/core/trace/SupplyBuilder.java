@@ -467,16 +467,16 @@ final class SupplyBuilder {
                     r.tracks(), r.tracksVolts().orElse(r.negative() ? r.volts() : -r.volts())));
     sections.add(
         new Section.Regulate(
-                r.name(),
-                r.from(),
-                r.to(),
-                r.negative(),
-                r.volts(),
-                dropout,
-                out,
-                PASS_OHMS,
-                tracked)
-            .limited(limit(r)));
+            r.name(),
+            r.from(),
+            r.to(),
+            r.negative(),
+            r.volts(),
+            dropout,
+            out,
+            PASS_OHMS,
+            limit(r),
+            tracked));
   }
 
   /** What all loads take at its voltage counts: they may hang behind a filter of its own. */

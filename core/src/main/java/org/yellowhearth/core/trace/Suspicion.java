@@ -30,7 +30,6 @@ import org.yellowhearth.core.part.Tolerance;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.RectifierModel;
-import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Supply;
 
 /**
@@ -133,7 +132,8 @@ public record Suspicion(
               r.uncertainty().orElse(USUAL_METER),
               r.lineVolts().isPresent() ? r.lineVolts().getAsDouble() / line.orElseThrow() : 1,
               r.meterOhms(),
-              setups.indexOf(setup)));
+              setups.indexOf(setup),
+              false));
     }
     data.addAll(drawn(job, supply, points));
     return Optional.of(
@@ -257,12 +257,7 @@ public record Suspicion(
     RectifierModel model =
         supply.sections().stream()
             .filter(s -> s.id().equals(element))
-            .map(s ->
-                switch (s) {
-                  case Section.Rectify r -> r.model();
-                  case Section.Doubler d -> d.model();
-                  default -> RectifierModel.of(RectifierTechnology.SILICON);
-                })
+            .flatMap(s -> s.rectifier().stream())
             .findFirst()
             .orElse(RectifierModel.of(RectifierTechnology.SILICON));
     return switch (model) {

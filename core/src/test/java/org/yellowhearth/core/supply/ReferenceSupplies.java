@@ -323,6 +323,7 @@ final class ReferenceSupplies {
                     2,
                     0.05,
                     0.5,
+                    Double.POSITIVE_INFINITY,
                     Optional.of(new Section.Regulate.Tracked("o", 15))),
                 Filter.at("f3", "o", new Cap("C3", 47e-6, 0.3, 1e5)),
                 Filter.at("f4", "q", new Cap("C4", 47e-6, 0.3, 1e5)),

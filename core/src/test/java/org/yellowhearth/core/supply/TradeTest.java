@@ -152,6 +152,7 @@ public class TradeTest {
                         2,
                         0.05,
                         0.5,
+                        Double.POSITIVE_INFINITY,
                         Optional.of(new Section.Regulate.Tracked("o", 15))),
                     new Load("load", "o", Load.Kind.RESISTANCE, masterOhms),
                     new Load("load2", "q", Load.Kind.RESISTANCE, 100))

@@ -202,7 +202,8 @@ public class DiagnosisTest {
     List<Datum> data = new ArrayList<>();
     for (int setup = 0; setup <= 1; setup++) {
       for (Kind kind : List.of(Kind.DIRECT, Kind.TRUE_RMS)) {
-        Datum d = new Datum("HT2", kind, 1, SimulatedSets.METER, 1, OptionalDouble.empty(), setup);
+        Datum d =
+            new Datum("HT2", kind, 1, SimulatedSets.METER, 1, OptionalDouble.empty(), setup, false);
         int at = probes.indexOf(d);
         data.add(
             new Datum(
@@ -212,7 +213,8 @@ public class DiagnosisTest {
                 SimulatedSets.METER,
                 1,
                 OptionalDouble.empty(),
-                setup));
+                setup,
+                false));
       }
     }
     Question alone = set.question(data.subList(0, 2));
@@ -259,7 +261,8 @@ public class DiagnosisTest {
                     d.relative(),
                     0.85,
                     d.point().equals("SC") ? OptionalDouble.of(100_000) : OptionalDouble.empty(),
-                    0))
+                    0,
+                    false))
             .toList();
     assertThat(best(set.question(said)).sound()).isTrue();
     assertThat(best(set.question(said)).misfit()).isLessThan(12);

@@ -74,6 +74,32 @@ public class TradeFaultsTest {
         List.of("P", "N"));
   }
 
+  /**
+   * A regulator behind a bridge.
+   *
+   * @param most its current limit in A
+   */
+  private static Set regulated(
+      double winding, double volts, double micro, double amperes, double most) {
+    return new Set(
+        "regulated",
+        Supply.of(
+            Mains.of(230, 50),
+            new Winding("T1", winding, 0.4, false),
+            Rectify.of(
+                "D1", "T1", Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SILICON), "raw"),
+            Filter.at("f1", "raw", SimulatedSets.cap("C1", 2200)),
+            Section.Regulate.of("U1", "raw", "out", volts).limited(most),
+            Filter.at("f2", "out", SimulatedSets.cap("C2", micro)),
+            new Load("set", "out", Load.Kind.CURRENT, amperes)),
+        List.of("raw", "out"));
+  }
+
+  /** Twelve volts from fourteen, as a small logic supply has them. */
+  private static Set limited(double most) {
+    return regulated(14, 12, 100, 0.3, most);
+  }
+
   /** One supply capacitor has volts of AC across it where its neighbour has tenths: it is gone. */
   @Test
   public void theOneCapacitorWithVoltsOfRippleIsGone() {
@@ -103,23 +129,7 @@ public class TradeFaultsTest {
    */
   @Test
   public void rippleBehindARegulatorPointsAtItsReservoir() {
-    Set set =
-        new Set(
-            "regulated",
-            Supply.of(
-                Mains.of(230, 50),
-                new Winding("T1", 12, 0.4, false),
-                Rectify.of(
-                    "D1",
-                    "T1",
-                    Scheme.BRIDGE,
-                    RectifierModel.of(RectifierTechnology.SILICON),
-                    "raw"),
-                Filter.at("f1", "raw", SimulatedSets.cap("C1", 2200)),
-                Section.Regulate.of("U1", "raw", "out", 10),
-                Filter.at("f2", "out", SimulatedSets.cap("C2", 10)),
-                new Load("set", "out", Load.Kind.CURRENT, 0.4)),
-            List.of("raw", "out"));
+    Set set = regulated(12, 10, 10, 0.4, Double.POSITIVE_INFINITY);
     List<Explanation> all = from(set, dc("out", 9.7), ac("out", 0.4), ac("raw", 1.6));
     assertThat(all.getFirst().parts()).containsExactly("C1");
     assertThat(all.stream().filter(Explanation::sound).findFirst().orElseThrow().probability())
@@ -175,16 +185,7 @@ public class TradeFaultsTest {
    */
   @Test
   public void aRegulatorWithoutItsOutputCapacitorIsWorkedOut() {
-    Supply s =
-        Supply.of(
-            Mains.of(230, 50),
-            new Winding("T1", 12, 0.4, false),
-            Rectify.of(
-                "D1", "T1", Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SILICON), "raw"),
-            Filter.at("f1", "raw", SimulatedSets.cap("C1", 2200)),
-            Section.Regulate.of("U1", "raw", "out", 10),
-            Filter.at("f2", "out", SimulatedSets.cap("C2", 10)),
-            new Load("set", "out", Load.Kind.CURRENT, 0.4));
+    Supply s = regulated(12, 10, 10, 0.4, Double.POSITIVE_INFINITY).supply();
     Parameter c2 = new Parameter("C2", Which.CAPACITANCE);
     for (double farads : new double[] {10e-6, 1e-7, 1e-8, 0.5e-9}) {
       var waves = Settled.of(c2.set(s, farads)).waves();
@@ -193,34 +194,19 @@ public class TradeFaultsTest {
     }
   }
 
-  private static Set regulated(double limit) {
-    return new Set(
-        "regulated",
-        Supply.of(
-            Mains.of(230, 50),
-            new Winding("T1", 14, 0.4, false),
-            Rectify.of(
-                "D1", "T1", Scheme.BRIDGE, RectifierModel.of(RectifierTechnology.SILICON), "raw"),
-            Filter.at("f1", "raw", SimulatedSets.cap("C1", 2200)),
-            Section.Regulate.of("U1", "raw", "out", 12).limited(limit),
-            Filter.at("f2", "out", SimulatedSets.cap("C2", 100)),
-            new Load("set", "out", Load.Kind.CURRENT, 0.3)),
-        List.of("raw", "out"));
-  }
-
   /**
    * A regulator in its limit gives that current and no more: a rail shorted by 0.2 Ω stands at I·R
    * (textbook), and one that is asked for less is held as before.
    */
   @Test
   public void aRegulatorGivesNoMoreThanItsLimit() {
-    Supply whole = regulated(1.5).supply();
+    Supply whole = limited(1.5).supply();
     Supply shorted =
         new Fault(new Parameter("C2", Which.LEAKAGE_RESISTANCE), Mode.SHORTED, 0.2).in(whole);
     assertThat(Settled.of(shorted).waves().voltage("out").mean()).isBetween(0.27, 0.31);
     assertThat(Settled.of(whole).waves().voltage("out").mean())
         .isCloseTo(
-            Settled.of(regulated(Double.POSITIVE_INFINITY).supply()).waves().voltage("out").mean(),
+            Settled.of(limited(Double.POSITIVE_INFINITY).supply()).waves().voltage("out").mean(),
             within(1e-5));
   }
 
@@ -231,7 +217,7 @@ public class TradeFaultsTest {
   @Test
   public void aRailAtNothingBehindALimitingRegulatorIsShorted() {
     List<Explanation> all =
-        from(regulated(1.5), dc("out", 0.1), ac("out", 0), dc("raw", 15.2), ac("raw", 1.1));
+        from(limited(1.5), dc("out", 0.1), ac("out", 0), dc("raw", 15.2), ac("raw", 1.1));
     assertThat(all.getFirst().parts()).containsExactly("C2");
     assertThat(all.getFirst().faults().getFirst().mode()).isEqualTo(Mode.SHORTED);
   }
@@ -239,7 +225,7 @@ public class TradeFaultsTest {
   /** The input voltage at the output: the pass element is shorted. */
   @Test
   public void theInputAtTheOutputIsAPassElementShorted() {
-    List<Explanation> all = from(regulated(1.5), dc("out", 17.6), dc("raw", 17.7));
+    List<Explanation> all = from(limited(1.5), dc("out", 17.6), dc("raw", 17.7));
     assertThat(all.getFirst().parts()).containsExactly("U1");
     assertThat(all.getFirst().faults().getFirst().mode()).isEqualTo(Mode.SHORTED);
   }
