@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.yellowhearth.core.circuit.StoppedException;
@@ -135,9 +136,14 @@ final class Comparison {
    * @param middle the one in whose surroundings they lie
    */
   List<Sample> around(Sample middle, List<Sample> samples) {
+    // What is tried is not uncertain as well: its severity says what it is.
+    List<Map<Parameter, Double>> others =
+        telling.stream()
+            .filter(move -> !move.keySet().equals(Set.of(middle.fault().knob())))
+            .toList();
     Gaussian here =
         new Gaussian(
-            covariance(slopes(middle.in(question.supply()), middle.shown(), telling, false)));
+            covariance(slopes(middle.in(question.supply()), middle.shown(), others, false)));
     return samples.stream()
         .map(s -> {
           double squares = here.squared(difference(s.shown()));
