@@ -1,5 +1,7 @@
 package org.yellowhearth.bench;
 
+import org.yellowhearth.core.progress.Watcher;
+
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -169,7 +171,7 @@ public class SupplyBenchmark {
     Transient.Course c =
         Transient.of(circuit)
             .coldStart(
-                0, 8, Transient.Warmth.HOT, List.of(Probe.voltage(point)), Transient.Watcher.NOBODY)
+                0, 8, Transient.Warmth.HOT, List.of(Probe.voltage(point)), Watcher.NOBODY)
             .getFirst();
     double[] last = c.last();
     double steady = last[last.length - 1];

@@ -1,5 +1,7 @@
 package org.yellowhearth.cli;
 
+import org.yellowhearth.core.progress.Watcher;
+
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -52,7 +54,7 @@ final class ComputedSupply {
   private Optional<ObjectNode> suspects(JudgedJob judged) {
     Optional<Suspicion> suspicion = judged.suspicion().filter(s -> !s.used().isEmpty());
     return suspicion.flatMap(s ->
-        Diagnosis.of(s.question(), Transient.Watcher.NOBODY)
+        Diagnosis.of(s.question(), Watcher.NOBODY)
             .map(d -> {
               FaultText text = new FaultText(words);
               ObjectNode node = JSON.objectNode();
@@ -136,7 +138,7 @@ final class ComputedSupply {
     figures
         .waveforms()
         .ifPresent(w -> node.put("iterations", w.iterations()).put("moments", w.moments()));
-    Inrush.of(supply, model.points(), model.ratings(), Transient.Watcher.NOBODY)
+    Inrush.of(supply, model.points(), model.ratings(), Watcher.NOBODY)
         .ifPresent(i -> {
           ObjectNode inrush =
               node.putObject("coldStart")
@@ -153,7 +155,7 @@ final class ComputedSupply {
         });
     node.set(
         "warmUp",
-        warmUp(WarmUp.of(supply, model.points(), model.cathodes(), Transient.Watcher.NOBODY)));
+        warmUp(WarmUp.of(supply, model.points(), model.cathodes(), Watcher.NOBODY)));
     List<Headroom> headrooms = Headroom.of(supply);
     node.set("regulators", regulators(headrooms, RegulatorHeat.of(job, headrooms)));
     node.set(

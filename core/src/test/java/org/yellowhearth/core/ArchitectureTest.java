@@ -74,6 +74,8 @@ public class ArchitectureTest {
    */
   private static final List<String> BOTTOM_UP =
       List.of(
+          "numeric",
+          "progress",
           "circuit",
           "quantity",
           "message",

@@ -1,5 +1,7 @@
 package org.yellowhearth.knowledge;
 
+import org.yellowhearth.core.progress.Watcher;
+
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -265,7 +267,7 @@ public class SupplyModelTest {
   public void switchingOnShowsTheSurgeAndTheHighestRail() {
     SupplyModel m = model(bench(), View.AS_DRAWN);
     Inrush i =
-        Inrush.of(m.supply().orElseThrow(), m.points(), m.ratings(), Transient.Watcher.NOBODY)
+        Inrush.of(m.supply().orElseThrow(), m.points(), m.ratings(), Watcher.NOBODY)
             .orElseThrow();
     // Never more than crest by the winding's resistance; the stack of selenium takes its share.
     assertThat(i.peakAmperes()).isLessThan(230 * Math.sqrt(2) / 60).isGreaterThan(1);
@@ -448,7 +450,7 @@ public class SupplyModelTest {
     SupplyModel m = model(b, View.AS_DRAWN);
     assertThat(m.ratings().get("D1").surgeAmperes()).isEqualTo(30);
     Inrush.Stress s =
-        Inrush.of(m.supply().orElseThrow(), m.points(), m.ratings(), Transient.Watcher.NOBODY)
+        Inrush.of(m.supply().orElseThrow(), m.points(), m.ratings(), Watcher.NOBODY)
             .orElseThrow()
             .stresses()
             .getFirst();

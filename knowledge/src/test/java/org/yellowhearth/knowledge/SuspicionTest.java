@@ -19,7 +19,7 @@ import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
 import org.yellowhearth.core.circuit.Element;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyLoad;

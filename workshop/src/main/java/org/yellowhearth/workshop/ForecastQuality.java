@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicBoolean;
-import org.yellowhearth.core.circuit.StoppedException;
+import org.yellowhearth.core.progress.StoppedException;
 import org.yellowhearth.core.reform.ForecastTrial;
 import org.yellowhearth.core.reform.TrialDecay.Decay;
 import org.yellowhearth.workshop.watch.Value;

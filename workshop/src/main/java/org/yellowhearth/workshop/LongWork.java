@@ -2,8 +2,8 @@ package org.yellowhearth.workshop;
 
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
-import org.yellowhearth.core.circuit.StoppedException;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.StoppedException;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.workshop.watch.Value;
 import org.yellowhearth.workshop.watch.Watched;
 

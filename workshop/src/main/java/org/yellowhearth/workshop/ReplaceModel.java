@@ -15,7 +15,7 @@ import java.util.function.Consumer;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.BenchTask;
 import org.yellowhearth.core.fact.CanWork;
 import org.yellowhearth.core.fact.CapacitorWare;

@@ -1,5 +1,9 @@
 package org.yellowhearth.core.circuit;
 
+import org.yellowhearth.core.progress.StoppedException;
+
+import org.yellowhearth.core.progress.Watcher;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -42,15 +46,6 @@ public final class Transient {
     Warmth HOT = (_, _) -> 1;
 
     double of(Device device, double seconds);
-  }
-
-  /** Whether to go on, asked once for each stretch with the share that is done. */
-  @FunctionalInterface
-  public interface Watcher {
-    /** Never stops. */
-    Watcher NOBODY = _ -> true;
-
-    boolean goOn(double share);
   }
 
   /** One quantity over the run, by stretches of time. */

@@ -1,5 +1,9 @@
 package org.yellowhearth.core.finaltest;
 
+import java.util.Optional;
+
+import org.yellowhearth.core.numeric.StraightLine;
+
 import java.util.List;
 import org.yellowhearth.core.message.Coded;
 
@@ -49,20 +53,15 @@ public record Drift(
     if (n < FEWEST) {
       return new Drift(DriftVerdict.TOO_FEW, 0, 0, Double.POSITIVE_INFINITY, n);
     }
-    double meanT = warm.stream().mapToDouble(At::hours).average().orElseThrow();
-    double meanV = warm.stream().mapToDouble(At::value).average().orElseThrow();
-    double tt = warm.stream().mapToDouble(r -> (r.hours - meanT) * (r.hours - meanT)).sum();
-    double tv = warm.stream().mapToDouble(r -> (r.hours - meanT) * (r.value - meanV)).sum();
-    if (!(tt > 0)) {
+    Optional<StraightLine> through =
+        StraightLine.through(
+            warm.stream().map(r -> new StraightLine.Point(r.hours, r.value)).toList());
+    if (through.isEmpty()) {
       return new Drift(DriftVerdict.TOO_FEW, 0, 0, Double.POSITIVE_INFINITY, n);
     }
-    double slope = tv / tt;
-    double squares =
-        warm.stream()
-            .mapToDouble(r -> r.value - meanV - slope * (r.hours - meanT))
-            .map(x -> x * x)
-            .sum();
-    double unsure = student(n - 2) * Math.sqrt(squares / (n - 2) / tt) * hours;
+    StraightLine line = through.orElseThrow();
+    double slope = line.slope();
+    double unsure = student(n - 2) * line.slopeSpread().orElseThrow() * hours;
     double over = slope * hours;
     DriftVerdict verdict =
         Math.abs(over) - unsure > bound

@@ -1,7 +1,9 @@
 package org.yellowhearth.core.finaltest;
 
+import org.yellowhearth.core.numeric.StraightLine;
+
 import java.util.List;
-import java.util.OptionalDouble;
+import java.util.Optional;
 import org.yellowhearth.core.fact.LoadTest;
 
 /**
@@ -16,7 +18,7 @@ import org.yellowhearth.core.fact.LoadTest;
  * @param most the greatest load that was tried (A)
  */
 public record LoadLine(
-    double openVolts, double ohms, OptionalDouble ohmsUncertainty, double regulation, double most) {
+    double openVolts, double ohms, Optional<Double> ohmsUncertainty, double regulation, double most) {
   /** Loads this near to each other are one. */
   private static final double ALIKE = 1e-3;
 
@@ -35,37 +37,20 @@ public record LoadLine(
       throw new IllegalArgumentException(
           "two different loads at least tell an output resistance; a rail without load passes nothing");
     }
-    int n = loads.size();
-    double[] v =
-        loads.stream()
-            .mapToDouble(l -> l.volts() * nominalLine / l.lineVolts().orElse(nominalLine))
-            .toArray();
-    double meanI = loads.stream().mapToDouble(LoadTest.Loaded::amperes).average().orElseThrow();
-    double meanV = 0;
-    for (double x : v) {
-      meanV += x / n;
-    }
-    double ii = 0;
-    double iv = 0;
-    for (int k = 0; k < n; k++) {
-      double d = loads.get(k).amperes() - meanI;
-      ii += d * d;
-      iv += d * (v[k] - meanV);
-    }
-    double slope = iv / ii;
-    double open = meanV - slope * meanI;
-    double squares = 0;
-    for (int k = 0; k < n; k++) {
-      double off = v[k] - open - slope * loads.get(k).amperes();
-      squares += off * off;
-    }
-    OptionalDouble unsure =
-        n > 2 ? OptionalDouble.of(Math.sqrt(squares / (n - 2) / ii)) : OptionalDouble.empty();
-    double loaded = open + slope * most;
+    StraightLine line =
+        StraightLine.through(
+                loads.stream()
+                    .map(l ->
+                        new StraightLine.Point(
+                            l.amperes(), l.volts() * nominalLine / l.lineVolts().orElse(nominalLine)))
+                    .toList())
+            .orElseThrow();
+    double open = line.at0();
+    double loaded = line.at(most);
     // Of a negative rail the magnitude falls.
     double sign = open < 0 ? -1 : 1;
     return new LoadLine(
-        open, -slope * sign, unsure, (open + slope * least - loaded) / loaded, most);
+        open, -line.slope() * sign, line.slopeSpread(), (line.at(least) - loaded) / loaded, most);
   }
 
   /** What it should stand at with a load. */

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.supply.Lamp;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.TurnedUp;

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.PowerUpPlan.Clip;

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.supply.Parameter;

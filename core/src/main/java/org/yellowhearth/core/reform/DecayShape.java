@@ -1,5 +1,7 @@
 package org.yellowhearth.core.reform;
 
+import org.yellowhearth.core.numeric.Halving;
+
 /** How leakage at constant voltage falls to its plateau, without scale; see {@link DecayFit}. */
 sealed interface DecayShape {
   double USUAL_EXPONENT = 0.95;
@@ -12,7 +14,9 @@ sealed interface DecayShape {
   double LOG_STRETCHED = Math.log(0.1);
 
   double LOG_TWOFOLD = Math.log(0.4);
-  int HALVINGS = 30;
+
+  /** How closely a time is found, as a share of it. */
+  double CLOSE = 1e-9;
 
   double at(double seconds);
 
@@ -69,17 +73,7 @@ sealed interface DecayShape {
       if (level >= 1) {
         return 0;
       }
-      double low = 0;
-      double high = -ratio * tau * Math.log(level);
-      for (int k = 0; k < HALVINGS; k++) {
-        double mid = (low + high) / 2;
-        if (at(mid) > level) {
-          low = mid;
-        } else {
-          high = mid;
-        }
-      }
-      return (low + high) / 2;
+      return Halving.between(0, -ratio * tau * Math.log(level), CLOSE, t -> at(t) > level).middle();
     }
 
     @Override

@@ -1,11 +1,13 @@
 package org.yellowhearth.core.reform;
 
+import org.yellowhearth.core.progress.Watcher;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
-import org.yellowhearth.core.circuit.StoppedException;
+import org.yellowhearth.core.progress.StoppedException;
 import org.yellowhearth.core.circuit.Transient;
 
 /**
@@ -48,7 +50,7 @@ public record ForecastTrial(
    * @throws StoppedException where the watcher did not want to go on
    */
   public static ForecastTrial of(
-      TrialDecay.Decay origin, int count, long seed, Transient.Watcher watcher) {
+      TrialDecay.Decay origin, int count, long seed, Watcher watcher) {
     Tally tally = new Tally();
     for (int k = 0; k < count; k++) {
       if (!watcher.goOn((double) k / count)) {

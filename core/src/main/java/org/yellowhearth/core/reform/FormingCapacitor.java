@@ -1,5 +1,7 @@
 package org.yellowhearth.core.reform;
 
+import org.yellowhearth.core.numeric.Halving;
+
 /**
  * A wet aluminium electrolytic while its oxide is formed again, for planning, stand-in instruments
  * and practice.
@@ -36,7 +38,6 @@ public final class FormingCapacitor {
   private static final double FIRST_STEP = 1e-3;
   private static final double LEAST_STEP = 1e-6;
   private static final double GROWTH = 1.5;
-  private static final int HALVINGS = 60;
 
   private final Make make;
   private double volts;
@@ -275,18 +276,12 @@ public final class FormingCapacitor {
    * in v.
    */
   private double balanced(Drive drive, double dt) {
-    double low = 0;
-    double high = Math.max(volts, drive.volts);
-    for (int k = 0; k < HALVINGS && high - low > 1e-9 * (1 + high); k++) {
-      double mid = (low + high) / 2;
-      double surplus = drive.amperes(mid) - leakage(mid) - make.farads * (mid - volts) / dt;
-      if (surplus > 0) {
-        low = mid;
-      } else {
-        high = mid;
-      }
-    }
-    return (low + high) / 2;
+    return Halving.between(
+            0,
+            Math.max(volts, drive.volts),
+            1e-9,
+            v -> drive.amperes(v) - leakage(v) - make.farads * (v - volts) / dt > 0)
+        .middle();
   }
 
   /**

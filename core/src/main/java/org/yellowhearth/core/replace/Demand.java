@@ -15,7 +15,7 @@ import org.yellowhearth.core.circuit.Probe;
 import org.yellowhearth.core.circuit.Transient;
 import org.yellowhearth.core.circuit.Transient.Course;
 import org.yellowhearth.core.circuit.Transient.Warmth;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Capacitor;

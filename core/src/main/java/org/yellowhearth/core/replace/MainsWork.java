@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.job.Job;

@@ -1,5 +1,7 @@
 package org.yellowhearth.core.replace;
 
+import org.yellowhearth.core.numeric.Halving;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -7,7 +9,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.PreferredSeries;
@@ -50,7 +52,6 @@ public record RectifierChange(
   /** Diodes are taken for at least so many times the inverse voltage they see (common practice). */
   public static final double INVERSE_MARGIN = 1.5;
 
-  private static final int HALVINGS = 50;
   private static final double LARGEST_OHMS = 1e5;
 
   public RectifierChange {
@@ -182,14 +183,12 @@ public record RectifierChange(
       low = high;
       high *= 4;
     }
-    for (int k = 0; k < HALVINGS && high - low > 1e-4 * high; k++) {
-      double middle = (low + high) / 2;
-      boolean above =
-          Math.abs(volts(Demand.withSilicon(supply, id, share * middle), point)) > wanted;
-      low = above ? middle : low;
-      high = above ? high : middle;
-    }
-    return (low + high) / 2;
+    return Halving.between(
+            low,
+            high,
+            1e-4,
+            ohms -> Math.abs(volts(Demand.withSilicon(supply, id, share * ohms), point)) > wanted)
+        .middle();
   }
 
   private static double volts(Supply supply, String point) {

@@ -1,5 +1,7 @@
 package org.yellowhearth.core.safety;
 
+import org.yellowhearth.core.numeric.Halving;
+
 import java.util.OptionalDouble;
 
 /**
@@ -24,7 +26,8 @@ public record ChargeModel(double farads, double absorption, double pathOhms) {
   public static final double SOAK_SECONDS = 300;
 
   private static final double LEAST_ABSORPTION = 1e-9;
-  private static final int HALVINGS = 200;
+  /** So many time constants are the end of everything. */
+  private static final int ENDLESS = 200;
 
   public ChargeModel {
     if (!(farads > 0 && absorption >= 0 && absorption < 1 && pathOhms > 0)) {
@@ -121,7 +124,7 @@ public record ChargeModel(double farads, double absorption, double pathOhms) {
     private double turn() {
       double quotient = -nodeFast * fast / (nodeSlow * slow);
       if (slow == 0 && nodeSlow != 0 && fast > 0) {
-        return HALVINGS / fast;
+        return ENDLESS / fast;
       }
       return quotient > 1 ? Math.log(quotient) / (fast - slow) : 0;
     }
@@ -142,7 +145,7 @@ public record ChargeModel(double farads, double absorption, double pathOhms) {
         return OptionalDouble.empty();
       }
       if (Math.abs(at(from).node) < limit) {
-        return OptionalDouble.of(bisected(0, from, limit));
+        return OptionalDouble.of(closed(0, from, limit));
       }
       double step = 1 / (settles > 0 ? settles : fast);
       double to = from + step;
@@ -150,21 +153,11 @@ public record ChargeModel(double farads, double absorption, double pathOhms) {
         step *= 2;
         to += step;
       }
-      return OptionalDouble.of(bisected(from, to, limit));
+      return OptionalDouble.of(closed(from, to, limit));
     }
 
-    private double bisected(double above, double below, double limit) {
-      double high = above;
-      double low = below;
-      for (int i = 0; i < HALVINGS && low - high > 1e-9 * low; i++) {
-        double middle = (high + low) / 2;
-        if (Math.abs(at(middle).node) >= limit) {
-          high = middle;
-        } else {
-          low = middle;
-        }
-      }
-      return low;
+    private double closed(double above, double below, double limit) {
+      return Halving.between(above, below, 1e-9, t -> Math.abs(at(t).node) >= limit).fails();
     }
   }
 }

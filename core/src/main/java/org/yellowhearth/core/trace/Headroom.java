@@ -1,5 +1,7 @@
 package org.yellowhearth.core.trace;
 
+import org.yellowhearth.core.numeric.Halving;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -30,7 +32,8 @@ public record Headroom(
   /** The highest load, against the one described (common practice). */
   public static final double HIGH_LOAD = 1.1;
 
-  private static final int HALVINGS = 7;
+  /** How closely what may be lost is worth knowing. */
+  private static final double CLOSE = 0.02;
   private static final double LEAST_KEPT = 0.01;
 
   /** Every series regulator of a supply, in order. */
@@ -66,17 +69,13 @@ public record Headroom(
     if (lowest(hard(supply, LEAST_KEPT), r) - r.volts() - r.dropoutVolts() > 0) {
       return new Headroom(r.id(), input, spare, Optional.empty(), watts);
     }
-    double low = LEAST_KEPT;
-    double high = 1;
-    for (int k = 0; k < HALVINGS; k++) {
-      double middle = Math.sqrt(low * high);
-      if (lowest(hard(supply, middle), r) - r.volts() - r.dropoutVolts() > 0) {
-        high = middle;
-      } else {
-        low = middle;
-      }
-    }
-    return new Headroom(r.id(), input, spare, Optional.of(high), watts);
+    Halving kept =
+        Halving.between(
+            1,
+            LEAST_KEPT,
+            CLOSE,
+            share -> lowest(hard(supply, share), r) - r.volts() - r.dropoutVolts() > 0);
+    return new Headroom(r.id(), input, spare, Optional.of(kept.holds()), watts);
   }
 
   /** At the lowest line and the highest load, with a share of all capacitance left. */

@@ -1,5 +1,7 @@
 package org.yellowhearth.core.trace;
 
+import org.yellowhearth.core.progress.Watcher;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -91,7 +93,7 @@ public record Inrush(
       Supply supply,
       List<String> points,
       Map<String, SupplyModel.Rating> ratings,
-      Transient.Watcher watcher) {
+      Watcher watcher) {
     Circuit circuit = supply.circuit();
     List<Device> rectifiers =
         circuit.elements().stream()

@@ -1,5 +1,7 @@
 package org.yellowhearth.core.trace;
 
+import org.yellowhearth.core.progress.Watcher;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -108,7 +110,7 @@ public final class SupplyRails {
   private static Map<String, Double> highest(Supply supply, SupplyModel model) {
     Map<String, Double> highest = new HashMap<>();
     try {
-      Inrush.of(supply, model.points(), Map.of(), Transient.Watcher.NOBODY)
+      Inrush.of(supply, model.points(), Map.of(), Watcher.NOBODY)
           .ifPresent(i -> i.rails().forEach(r -> highest.put(r.name(), r.highestVolts())));
     } catch (BadCircuitException | NoSolutionException _) {
       // Trace says why; no rail is made of what cannot be worked out.

@@ -1,5 +1,7 @@
 package org.yellowhearth.core.trace;
 
+import org.yellowhearth.core.progress.Watcher;
+
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -8,7 +10,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.yellowhearth.core.circuit.Probe;
-import org.yellowhearth.core.circuit.StoppedException;
+import org.yellowhearth.core.progress.StoppedException;
 import org.yellowhearth.core.circuit.Transient;
 import org.yellowhearth.core.circuit.Transient.Course;
 import org.yellowhearth.core.circuit.Transient.Warmth;
@@ -109,7 +111,7 @@ public record WarmUp(List<Rail> rails, List<Race> races) {
       Supply supply,
       List<String> points,
       Map<String, Cathode> cathodes,
-      Transient.Watcher watcher) {
+      Watcher watcher) {
     Waveforms steady = Settled.of(supply).waves();
     Set<String> sections = supply.sectionIds();
     Warmth warming =

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.PowerUpPlan.Band;
 import org.yellowhearth.core.fact.PowerUpPlan.Clip;

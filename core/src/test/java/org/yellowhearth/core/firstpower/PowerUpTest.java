@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Collectors;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.PowerUpPlan.Clip;
 import org.yellowhearth.core.fact.PowerUpPlan.Shows;
 import org.yellowhearth.core.fact.PowerUpPlan.Warm;

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Random;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.supply.Parameter;
@@ -293,7 +293,12 @@ public class TradeFaultsTest {
     List<Datum> both = new ArrayList<>(read);
     both.add(Datum.drawn("b", -264, 0.05, 1, OptionalDouble.empty()));
     assertThat(asked(set, read, rough).getFirst().sound()).as("it may be as it was made").isTrue();
-    assertThat(asked(set, both, rough).getFirst().parts()).containsExactly("C1");
+    Explanation first = asked(set, both, rough).getFirst();
+    assertThat(first.parts()).containsExactly("C1");
+    // The drawing speaks of the sound set: it is no evidence against a fault, and no meter shows it.
+    assertThat(first.misfit()).isLessThan(4);
+    assertThat(first.predicted()).hasSize(1);
+    assertThat(first.predicted().getFirst()).isCloseTo(-214, within(15.0));
   }
 
   private static List<Explanation> asked(Set set, List<Datum> data, Map<Parameter, Double> spread) {

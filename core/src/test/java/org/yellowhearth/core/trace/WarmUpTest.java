@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.SupplyRectifier.Heating;
 import org.yellowhearth.core.knowledge.SupplyRules.Cathode;
 import org.yellowhearth.core.part.RectifierTechnology;

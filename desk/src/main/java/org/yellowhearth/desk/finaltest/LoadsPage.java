@@ -76,7 +76,7 @@ final class LoadsPage extends Page {
       LoadLine l = LoadLine.of(t.loads(), nominal);
       String unsure =
           l.ohmsUncertainty().isPresent()
-              ? " ± " + Quantity.ohms(l.ohmsUncertainty().getAsDouble())
+              ? " ± " + Quantity.ohms(l.ohmsUncertainty().orElseThrow())
               : "";
       return Labels.of(
           "prove.loads.line",

@@ -13,7 +13,7 @@ import java.util.OptionalDouble;
 import org.assertj.core.data.Percentage;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.firstpower.PowerUp;
 import org.yellowhearth.core.part.RectifierTechnology;

@@ -23,8 +23,8 @@ import org.openpdf.text.pdf.PdfString;
 import org.openpdf.text.pdf.PdfStructureElement;
 import org.openpdf.text.pdf.PdfTemplate;
 import org.openpdf.text.pdf.PdfWriter;
-import org.yellowhearth.core.circuit.StoppedException;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.StoppedException;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.publishing.drawing.Plot;
 import org.yellowhearth.publishing.folio.Folio.Block;
 

@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.publishing.drawing.PlotSvg;
 import org.yellowhearth.publishing.folio.Folio.Block;
 import org.yellowhearth.storage.disk.NewFile;

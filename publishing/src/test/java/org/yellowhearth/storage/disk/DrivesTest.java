@@ -18,7 +18,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.publishing.dossier.DossierFiles;
 import org.yellowhearth.publishing.folio.Folio;
 import org.yellowhearth.publishing.folio.WebFolio;

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import org.yellowhearth.core.assess.Assessment;
-import org.yellowhearth.core.circuit.Transient.Watcher;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.MainsEntry;

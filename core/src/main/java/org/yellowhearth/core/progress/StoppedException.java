@@ -1,4 +1,4 @@
-package org.yellowhearth.core.circuit;
+package org.yellowhearth.core.progress;
 
 /** A long computation was stopped by the one who asked for it. */
 public final class StoppedException extends RuntimeException {
