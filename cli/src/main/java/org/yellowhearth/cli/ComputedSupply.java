@@ -1,18 +1,16 @@
 package org.yellowhearth.cli;
 
-import org.yellowhearth.core.progress.Watcher;
-
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 import java.util.Optional;
 import org.yellowhearth.core.circuit.SpiceText;
-import org.yellowhearth.core.circuit.Transient;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.ConverterFigures;
 import org.yellowhearth.core.trace.Diagnosis;
@@ -153,9 +151,7 @@ final class ComputedSupply {
               });
           inrush.set("rectifiers", stresses(i));
         });
-    node.set(
-        "warmUp",
-        warmUp(WarmUp.of(supply, model.points(), model.cathodes(), Watcher.NOBODY)));
+    node.set("warmUp", warmUp(WarmUp.of(supply, model.points(), model.cathodes(), Watcher.NOBODY)));
     List<Headroom> headrooms = Headroom.of(supply);
     node.set("regulators", regulators(headrooms, RegulatorHeat.of(job, headrooms)));
     node.set(

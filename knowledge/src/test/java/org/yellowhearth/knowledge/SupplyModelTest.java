@@ -1,7 +1,5 @@
 package org.yellowhearth.knowledge;
 
-import org.yellowhearth.core.progress.Watcher;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -14,7 +12,6 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.belief.Origin;
-import org.yellowhearth.core.circuit.Transient;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.SupplyConverter;
@@ -30,6 +27,7 @@ import org.yellowhearth.core.fact.SupplyWinding;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.RectifierTechnology;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.trace.ConverterFigures;
@@ -267,8 +265,7 @@ public class SupplyModelTest {
   public void switchingOnShowsTheSurgeAndTheHighestRail() {
     SupplyModel m = model(bench(), View.AS_DRAWN);
     Inrush i =
-        Inrush.of(m.supply().orElseThrow(), m.points(), m.ratings(), Watcher.NOBODY)
-            .orElseThrow();
+        Inrush.of(m.supply().orElseThrow(), m.points(), m.ratings(), Watcher.NOBODY).orElseThrow();
     // Never more than crest by the winding's resistance; the stack of selenium takes its share.
     assertThat(i.peakAmperes()).isLessThan(230 * Math.sqrt(2) / 60).isGreaterThan(1);
     assertThat(i.rectifier()).isEqualTo("D1");

@@ -1,12 +1,10 @@
 package org.yellowhearth.core.circuit;
 
-import org.yellowhearth.core.progress.StoppedException;
-
-import org.yellowhearth.core.progress.Watcher;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.yellowhearth.core.progress.StoppedException;
+import org.yellowhearth.core.progress.Watcher;
 
 /**
  * What a circuit does from a moment on: after it is switched on cold, or after its source is taken

@@ -1,11 +1,9 @@
 package org.yellowhearth.core.finaltest;
 
-import java.util.Optional;
-
-import org.yellowhearth.core.numeric.StraightLine;
-
 import java.util.List;
+import java.util.Optional;
 import org.yellowhearth.core.message.Coded;
+import org.yellowhearth.core.numeric.StraightLine;
 
 /**
  * Whether something moves: a straight line through its readings by least squares, its slope with

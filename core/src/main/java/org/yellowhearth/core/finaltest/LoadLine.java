@@ -1,10 +1,9 @@
 package org.yellowhearth.core.finaltest;
 
-import org.yellowhearth.core.numeric.StraightLine;
-
 import java.util.List;
 import java.util.Optional;
 import org.yellowhearth.core.fact.LoadTest;
+import org.yellowhearth.core.numeric.StraightLine;
 
 /**
  * What loads say of a rail: a straight line V = V0 − R·I through its voltages, each brought to the
@@ -18,7 +17,11 @@ import org.yellowhearth.core.fact.LoadTest;
  * @param most the greatest load that was tried (A)
  */
 public record LoadLine(
-    double openVolts, double ohms, Optional<Double> ohmsUncertainty, double regulation, double most) {
+    double openVolts,
+    double ohms,
+    Optional<Double> ohmsUncertainty,
+    double regulation,
+    double most) {
   /** Loads this near to each other are one. */
   private static final double ALIKE = 1e-3;
 
@@ -42,7 +45,8 @@ public record LoadLine(
                 loads.stream()
                     .map(l ->
                         new StraightLine.Point(
-                            l.amperes(), l.volts() * nominalLine / l.lineVolts().orElse(nominalLine)))
+                            l.amperes(),
+                            l.volts() * nominalLine / l.lineVolts().orElse(nominalLine)))
                     .toList())
             .orElseThrow();
     double open = line.at0();

@@ -12,7 +12,9 @@ public record Halving(double holds, double fails) {
   /** Once a double lies between the two, halving goes no further. */
   private static final int MOST = 64;
 
-  /** Halves what lies between two places until they differ by no more than a share of themselves. */
+  /**
+   * Halves what lies between two places until they differ by no more than a share of themselves.
+   */
   public static Halving between(
       double holds, double fails, double share, DoublePredicate condition) {
     double yes = holds;

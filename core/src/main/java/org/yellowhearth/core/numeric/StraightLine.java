@@ -10,8 +10,8 @@ import java.util.Optional;
  *
  * @param at0 its value where x is 0
  * @param slope how much it rises for each of x
- * @param slopeSpread the standard deviation of the slope, from how far the points lie from the line;
- *     two points say nothing of it
+ * @param slopeSpread the standard deviation of the slope, from how far the points lie from the
+ *     line; two points say nothing of it
  */
 public record StraightLine(double at0, double slope, Optional<Double> slopeSpread) {
   /** A point. */

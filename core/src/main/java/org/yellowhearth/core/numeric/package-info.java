@@ -1,2 +1,5 @@
-/** The few numerical methods that several rooms need: a root by halving, a straight line through readings. */
+/**
+ * The few numerical methods that several rooms need: a root by halving, a straight line through
+ * readings.
+ */
 package org.yellowhearth.core.numeric;

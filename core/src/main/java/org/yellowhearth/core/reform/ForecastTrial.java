@@ -1,14 +1,12 @@
 package org.yellowhearth.core.reform;
 
-import org.yellowhearth.core.progress.Watcher;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import org.yellowhearth.core.progress.StoppedException;
-import org.yellowhearth.core.circuit.Transient;
+import org.yellowhearth.core.progress.Watcher;
 
 /**
  * How good the forecasts are over a fleet of simulated curves: shown with the forecasts themselves,
@@ -49,8 +47,7 @@ public record ForecastTrial(
    *
    * @throws StoppedException where the watcher did not want to go on
    */
-  public static ForecastTrial of(
-      TrialDecay.Decay origin, int count, long seed, Watcher watcher) {
+  public static ForecastTrial of(TrialDecay.Decay origin, int count, long seed, Watcher watcher) {
     Tally tally = new Tally();
     for (int k = 0; k < count; k++) {
       if (!watcher.goOn((double) k / count)) {

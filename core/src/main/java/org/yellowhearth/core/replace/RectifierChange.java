@@ -1,7 +1,5 @@
 package org.yellowhearth.core.replace;
 
-import org.yellowhearth.core.numeric.Halving;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -9,9 +7,10 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.circuit.Waveforms;
+import org.yellowhearth.core.numeric.Halving;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.quantity.PreferredSeries;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Settled;

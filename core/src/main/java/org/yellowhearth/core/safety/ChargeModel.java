@@ -1,8 +1,7 @@
 package org.yellowhearth.core.safety;
 
-import org.yellowhearth.core.numeric.Halving;
-
 import java.util.OptionalDouble;
+import org.yellowhearth.core.numeric.Halving;
 
 /**
  * The charge on one rail with nothing feeding it: its capacitance with a discharge path across it,
@@ -26,6 +25,7 @@ public record ChargeModel(double farads, double absorption, double pathOhms) {
   public static final double SOAK_SECONDS = 300;
 
   private static final double LEAST_ABSORPTION = 1e-9;
+
   /** So many time constants are the end of everything. */
   private static final int ENDLESS = 200;
 

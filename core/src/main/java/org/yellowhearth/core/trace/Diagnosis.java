@@ -9,9 +9,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
+import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.progress.StoppedException;
 import org.yellowhearth.core.progress.Watcher;
-import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Supply;
 

@@ -1,7 +1,5 @@
 package org.yellowhearth.core.trace;
 
-import org.yellowhearth.core.numeric.Halving;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -9,6 +7,7 @@ import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
+import org.yellowhearth.core.numeric.Halving;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
@@ -34,6 +33,7 @@ public record Headroom(
 
   /** How closely what may be lost is worth knowing. */
   private static final double CLOSE = 0.02;
+
   private static final double LEAST_KEPT = 0.01;
 
   /** Every series regulator of a supply, in order. */

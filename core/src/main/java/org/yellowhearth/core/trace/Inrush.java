@@ -1,7 +1,5 @@
 package org.yellowhearth.core.trace;
 
-import org.yellowhearth.core.progress.Watcher;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +14,7 @@ import org.yellowhearth.core.circuit.Transient.Course;
 import org.yellowhearth.core.circuit.Transient.Warmth;
 import org.yellowhearth.core.circuit.Wave;
 import org.yellowhearth.core.circuit.Waveforms;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;

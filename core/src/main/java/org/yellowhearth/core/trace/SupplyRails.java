@@ -1,7 +1,5 @@
 package org.yellowhearth.core.trace;
 
-import org.yellowhearth.core.progress.Watcher;
-
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -10,7 +8,6 @@ import java.util.OptionalDouble;
 import java.util.function.Supplier;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
-import org.yellowhearth.core.circuit.Transient;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyRectifier;
@@ -18,6 +15,7 @@ import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Supply;
 

@@ -1,7 +1,5 @@
 package org.yellowhearth.core.trace;
 
-import org.yellowhearth.core.progress.Watcher;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -10,12 +8,13 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.yellowhearth.core.circuit.Probe;
-import org.yellowhearth.core.progress.StoppedException;
 import org.yellowhearth.core.circuit.Transient;
 import org.yellowhearth.core.circuit.Transient.Course;
 import org.yellowhearth.core.circuit.Transient.Warmth;
 import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.knowledge.SupplyRules.Cathode;
+import org.yellowhearth.core.progress.StoppedException;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Section;
 import org.yellowhearth.core.supply.Settled;
@@ -108,10 +107,7 @@ public record WarmUp(List<Rail> rails, List<Race> races) {
    * @throws StoppedException where the watcher did not want to go on
    */
   public static WarmUp of(
-      Supply supply,
-      List<String> points,
-      Map<String, Cathode> cathodes,
-      Watcher watcher) {
+      Supply supply, List<String> points, Map<String, Cathode> cathodes, Watcher watcher) {
     Waveforms steady = Settled.of(supply).waves();
     Set<String> sections = supply.sectionIds();
     Warmth warming =

@@ -1,7 +1,5 @@
 package org.yellowhearth.core.circuit;
 
-import org.yellowhearth.core.progress.StoppedException;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
@@ -11,6 +9,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.circuit.Transient.Course;
 import org.yellowhearth.core.circuit.Transient.Warmth;
+import org.yellowhearth.core.progress.StoppedException;
 import org.yellowhearth.core.progress.Watcher;
 
 /**

@@ -95,17 +95,20 @@ public class DecayFitTest {
     assertThat(DecayFit.of(List.of())).isEmpty();
   }
 
-  /** Fleets: the model's own and four it was not built for; in the long runs 500 of each. */
+  /**
+   * Fleets: the model's own and four it was not built for; in the long runs 500 of each. With as
+   * few as in the short ones a share may lie off by a tenth.
+   */
   @DataProvider
   public Object[][] fleets() {
     boolean whole = Boolean.getBoolean("hearth.long");
-    int foreign = whole ? 500 : 40;
+    int foreign = whole ? 500 : 25;
     return new Object[][] {
-      {Decay.OXIDE, whole ? 500 : 250, 0.75, 0.85},
+      {Decay.OXIDE, whole ? 500 : 120, 0.75, 0.85},
       {Decay.POWER, foreign, 0.7, 1.0},
       {Decay.STRETCHED, foreign, 0.7, 1.0},
-      {Decay.DOUBLE, Math.max(100, foreign), 0.7, 1.0},
-      {Decay.DRIFTING, Math.max(100, foreign), 0.7, 1.0}
+      {Decay.DOUBLE, Math.max(50, foreign), whole ? 0.7 : 0.6, 1.0},
+      {Decay.DRIFTING, Math.max(50, foreign), whole ? 0.7 : 0.6, 1.0}
     };
   }
 
@@ -129,7 +132,7 @@ public class DecayFitTest {
     assertThat(trial.falseCalls()).isLessThan(0.05);
     assertThat(trial.inTime()).isGreaterThan(decay == Decay.OXIDE ? 0.9 : 0.75);
     if (decay == Decay.OXIDE) {
-      assertThat(trial.medianError()).isLessThan(0.2);
+      assertThat(trial.medianError()).isLessThan(count > 200 ? 0.2 : 0.25);
       assertThat(trial.hopeless()).isGreaterThan(count / 10);
     }
   }

@@ -11,9 +11,9 @@ import java.util.Optional;
 import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.firstpower.PowerUp;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.supply.ReferenceSupplies.Reference;
 import org.yellowhearth.core.trace.TurnedUp;
 

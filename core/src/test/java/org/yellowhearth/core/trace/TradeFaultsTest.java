@@ -10,9 +10,9 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Random;
 import org.testng.annotations.Test;
-import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.part.RectifierTechnology;
+import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.supply.RectifierModel;
@@ -295,7 +295,8 @@ public class TradeFaultsTest {
     assertThat(asked(set, read, rough).getFirst().sound()).as("it may be as it was made").isTrue();
     Explanation first = asked(set, both, rough).getFirst();
     assertThat(first.parts()).containsExactly("C1");
-    // The drawing speaks of the sound set: it is no evidence against a fault, and no meter shows it.
+    // The drawing speaks of the sound set: it is no evidence against a fault, and no meter shows
+    // it.
     assertThat(first.misfit()).isLessThan(4);
     assertThat(first.predicted()).hasSize(1);
     assertThat(first.predicted().getFirst()).isCloseTo(-214, within(15.0));
