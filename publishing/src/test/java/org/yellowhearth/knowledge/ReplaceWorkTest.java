@@ -287,7 +287,7 @@ public class ReplaceWorkTest {
                 new Substitutes.Question(
                     b.job(),
                     c,
-                    Demand.typed(c),
+                    Demand.typed(b.job(), c),
                     Optional.empty(),
                     List.of(),
                     Stock.Uses.NONE,
@@ -300,7 +300,7 @@ public class ReplaceWorkTest {
         .containsExactly("C1 AE-10-450", "C2 AE-10-250");
     assertThat(m.open())
         .extracting(o -> o.part() + " " + o.why().key())
-        .containsExactly("C3 " + ReplaceWords.SUB_RATING_TOO_LOW);
+        .containsExactly("C3 " + ReplaceWords.SUB_RATING_BELOW);
     assertThat(m.left()).extracting(StockPart::title).containsExactly("X2-10n-275");
     KitMatch up = KitMatch.of(places, Collections.nCopies(2, of("AE-10-500")));
     assertThat(up.placed())
@@ -429,7 +429,7 @@ public class ReplaceWorkTest {
         .contains(
             "Unplugged",
             "C1 16 µF 450 V → 22 µF 450 V",
-            "PLUS goes to chassis",
+            "POSITIVE end to chassis",
             "Stop and test",
             "[x] [ ] [ ]");
     assertThat(sheet.indexOf("C1 16"))

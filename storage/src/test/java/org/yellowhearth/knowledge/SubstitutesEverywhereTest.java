@@ -60,18 +60,27 @@ public class SubstitutesEverywhereTest {
       Demand demand,
       Optional<Ceiling> ceiling,
       List<StockPart> stock) {
-    Instant now = Instant.parse("2026-05-05T12:00:00Z");
-    Job job =
-        Job.of(
-            List.of(
-                new Entry(
-                    0,
-                    now.atZone(ZoneOffset.UTC),
-                    new Act.Did(new Edit.Arrived(VerdictTest.plate(SetPlate.Purpose.USE), policy))),
-                new Entry(1, now.atZone(ZoneOffset.UTC), new Act.Did(new Edit.PartAdded(part)))));
     return Substitutes.of(
         new Substitutes.Question(
-            job, part, demand, ceiling, stock, Stock.Uses.NONE, VerdictTest.KNOWLEDGE, 2026));
+            job(part, policy),
+            part,
+            demand,
+            ceiling,
+            stock,
+            Stock.Uses.NONE,
+            VerdictTest.KNOWLEDGE,
+            2026));
+  }
+
+  private static Job job(Capacitor part, Policy policy) {
+    Instant now = Instant.parse("2026-05-05T12:00:00Z");
+    return Job.of(
+        List.of(
+            new Entry(
+                0,
+                now.atZone(ZoneOffset.UTC),
+                new Act.Did(new Edit.Arrived(VerdictTest.plate(SetPlate.Purpose.USE), policy))),
+            new Entry(1, now.atZone(ZoneOffset.UTC), new Act.Did(new Edit.PartAdded(part)))));
   }
 
   private static Capacitor part(String kind, double farads, double volts, Role role) {
@@ -142,8 +151,11 @@ public class SubstitutesEverywhereTest {
       Demand demand =
           new Demand(
               worst,
-              worst,
-              worst.isPresent() ? Demand.Circumstance.COLD : Demand.Circumstance.UNSTATED,
+              OptionalDouble.empty(),
+              worst.stream()
+                  .mapToObj(
+                      v -> new Demand.Seen(any(List.of(Demand.Circumstance.values()), random), v))
+                  .toList(),
               random.nextInt(3) == 0 ? OptionalDouble.of(0.05) : OptionalDouble.empty());
       String what =
           "seed " + SEED + " case " + k + ": " + part + " " + policy + " " + ceiling + " " + demand;
@@ -167,7 +179,7 @@ public class SubstitutesEverywhereTest {
           asked(
               part,
               Policy.USUAL,
-              Demand.typed(part),
+              Demand.typed(job(part, Policy.USUAL), part),
               Optional.of(new Ceiling(part.farads() * times, Message.of(ReplaceWords.NO_KIND))),
               CATALOGUE);
       inOrder(answer, part + " times " + times);
@@ -190,11 +202,23 @@ public class SubstitutesEverywhereTest {
                     && c.farads() < 40e-6)
             .toList();
     assertThat(fit).hasSizeGreaterThan(3);
-    assertThat(asked(part, Policy.USUAL, Demand.typed(part), Optional.empty(), List.of()).best())
+    assertThat(
+            asked(
+                    part,
+                    Policy.USUAL,
+                    Demand.typed(job(part, Policy.USUAL), part),
+                    Optional.empty(),
+                    List.of())
+                .best())
         .isEmpty();
     for (int k = 1; k <= fit.size(); k++) {
       Substitutes answer =
-          asked(part, Policy.USUAL, Demand.typed(part), Optional.empty(), fit.subList(0, k));
+          asked(
+              part,
+              Policy.USUAL,
+              Demand.typed(job(part, Policy.USUAL), part),
+              Optional.empty(),
+              fit.subList(0, k));
       inOrder(
           answer,
           k + " of " + fit.stream().map(s -> Quantity.farads(s.value()).toString()).toList());

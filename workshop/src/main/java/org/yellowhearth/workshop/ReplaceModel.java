@@ -125,8 +125,10 @@ public final class ReplaceModel {
       SupplyModel drawn,
       Map<PartRef, Demand> demands,
       Map<PartRef, Optional<Ceiling>> ceilings) {
-    Demand demand(Capacitor c) {
-      return Optional.ofNullable(demands.get(c.ref())).orElseGet(() -> Demand.typed(c));
+    Demand demand(Job job, Capacitor c) {
+      return Optional.ofNullable(demands.get(c.ref()))
+          .map(d -> d.with(c.workingVolts()))
+          .orElseGet(() -> Demand.typed(job, c));
     }
   }
 
@@ -318,7 +320,7 @@ public final class ReplaceModel {
     return new Substitutes.Question(
         job,
         c,
-        places.demand(c),
+        places.demand(job, c),
         ceiling,
         shelved.toBeHad(),
         shelved.uses(),

@@ -8,9 +8,11 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -18,13 +20,19 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.belief.Belief;
+import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.part.PartRef;
+import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.replace.Combination;
+import org.yellowhearth.core.replace.Substitute;
+import org.yellowhearth.core.replace.Substitutes;
 import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.storage.store.Shop;
+import org.yellowhearth.workshop.ReplaceModel.Answer;
 
 /**
  * The casebook: what is typed at a bench, and what a good restorer would conclude. Each file is one
@@ -52,6 +60,9 @@ public class CasebookTest {
   private static final Pattern PART = Pattern.compile("(\\S+) is \"(.+)\"");
 
   private static final Pattern AT = Pattern.compile("at (\\S+) (\\S+) (\\S+)");
+  private static final Pattern PROPOSED =
+      Pattern.compile("(\\S+) (first|offered|not offered) \"(.+)\"");
+  private static final Pattern NEEDED = Pattern.compile("(\\S+) needs (above|below) (\\S+) V");
 
   private Shop shop;
   private DeskModel model;
@@ -91,6 +102,9 @@ public class CasebookTest {
       } else if (line.startsWith("= ")) {
         concluded(line.substring(2));
         expected++;
+      } else if (line.startsWith("job ")) {
+        model.shelf().bringIn(List.of(BOOK.resolve(line.substring(4))));
+        model.openJob(model.shelf().jobsProperty().get().getFirst().id());
       } else if (line.startsWith("! ")) {
         refused(line.substring(2));
         expected++;
@@ -144,6 +158,8 @@ public class CasebookTest {
     Matcher read = READ.matcher(said);
     Matcher part = PART.matcher(said);
     Matcher at = AT.matcher(said);
+    Matcher proposed = PROPOSED.matcher(said);
+    Matcher needed = NEEDED.matcher(said);
     if (said.startsWith("points ")) {
       assertThat(job().items(SupplyReading.class).stream().map(SupplyReading::point).distinct())
           .containsExactly(said.substring(7).split(" "));
@@ -193,6 +209,14 @@ public class CasebookTest {
               new Describe(model.words(), job())
                   .part(job().part(PartRef.of(part.group(1))).orElseThrow()))
           .contains(part.group(2));
+    } else if (proposed.matches()) {
+      proposed(proposed.group(1), proposed.group(2), proposed.group(3));
+    } else if (needed.matches()) {
+      double is = substitutes(needed.group(1)).needed().orElseThrow();
+      double bound = Double.parseDouble(needed.group(3));
+      assertThat(needed.group(2).equals("above") ? is > bound : is < bound)
+          .as("%s, which is %g", said, is)
+          .isTrue();
     } else {
       throw new AssertionError("the case says something that is not understood: " + said);
     }
@@ -200,5 +224,49 @@ public class CasebookTest {
 
   private Assessment of(String ref) {
     return model.openProperty().get().orElseThrow().assessment(PartRef.of(ref)).orElseThrow();
+  }
+
+  private void proposed(String ref, String how, String words) {
+    Substitutes all = substitutes(ref);
+    List<String> best = all.best().stream().map(CasebookTest::title).toList();
+    switch (how) {
+      case "first" ->
+          assertThat(best.isEmpty() ? "" : best.getFirst())
+              .as("%s of %s, refused: %s", ref, best, said(all))
+              .contains(words);
+      case "offered" ->
+          assertThat(best).as("%s, refused: %s", ref, said(all)).anyMatch(t -> t.contains(words));
+      default -> assertThat(best).as(ref).noneMatch(t -> t.contains(words));
+    }
+  }
+
+  private List<String> said(Substitutes all) {
+    return all.refused().stream()
+        .map(r -> r.count() + " × " + model.words().say(r.why()) + " " + r.nearest())
+        .toList();
+  }
+
+  /** {@code 22 µF 450 V}; of several {@code parallel 10 µF 450 V + 10 µF 450 V}. */
+  private static String title(Substitute of) {
+    String joined =
+        switch (of.combination()) {
+          case Combination.One _ -> "";
+          case Combination.Parallel _ -> "parallel ";
+          case Combination.Series _ -> "series ";
+        };
+    return joined
+        + of.parts().stream()
+            .map(p -> (CapacitorWare) p.ware())
+            .map(c -> Quantity.farads(c.farads()) + " " + Quantity.volts(c.volts()))
+            .collect(Collectors.joining(" + "));
+  }
+
+  /** What could take a part's place, asked as the window asks. */
+  private Substitutes substitutes(String ref) {
+    model.stageProperty().set(Stage.REPLACE);
+    model.chosenProperty().set(Optional.of(PartRef.of(ref)));
+    Answer answer = model.renew().answerProperty().get().orElseThrow();
+    model.stageProperty().set(Stage.ASSESS);
+    return ((Answer.ForCapacitor) answer).of();
   }
 }

@@ -248,7 +248,7 @@ public class ReplaceModelTest {
         .extracting(s -> s.id())
         .contains(FittingSheet.stepOf(swap));
     assertThat(model.renew().effectProperty().get()).as("what silicon does").isPresent();
-    assertThat(answer(SECOND).demand().when())
+    assertThat(answer(SECOND).demand().worst().orElseThrow().when())
         .isIn(Demand.Circumstance.SILICON, Demand.Circumstance.LIGHT);
     model
         .renew()

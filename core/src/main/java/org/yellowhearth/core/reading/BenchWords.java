@@ -113,7 +113,15 @@ final class BenchWords {
         "as a resistor",
         "as resistor",
         "says resistor",
-        "tester says resistor");
+        "tester says resistor",
+        "leaky",
+        "leaks",
+        "leaking",
+        "leaks badly",
+        "very leaky",
+        "a bit leaky",
+        "slightly leaky",
+        "electrically leaky");
     say(
         ANY,
         "called-bad",

@@ -3,6 +3,7 @@ package org.yellowhearth.core.replace;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 
 /** Capacitors in series, in parallel, or both, that together stand for one. */
 public sealed interface Combination {
@@ -39,8 +40,20 @@ public sealed interface Combination {
   /** Every capacitor in it. */
   List<Candidate> members();
 
+  /** Of what values and ratings it is made, and how; the same for what only lies in other boxes. */
+  String make();
+
   default double price() {
     return members().stream().mapToDouble(Candidate::price).sum();
+  }
+
+  /** Whether some of it share the voltage. */
+  default boolean inSeries() {
+    return switch (this) {
+      case One _ -> false;
+      case Parallel p -> p.of.stream().anyMatch(Combination::inSeries);
+      case Series _ -> true;
+    };
   }
 
   default boolean polar() {
@@ -87,6 +100,11 @@ public sealed interface Combination {
     @Override
     public List<Candidate> members() {
       return List.of(part);
+    }
+
+    @Override
+    public String make() {
+      return part.farads() + "/" + part.ratedVolts();
     }
   }
 
@@ -173,6 +191,11 @@ public sealed interface Combination {
     public List<Candidate> members() {
       return Combination.members(of);
     }
+
+    @Override
+    public String make() {
+      return Combination.make(of, "+");
+    }
   }
 
   /**
@@ -246,6 +269,11 @@ public sealed interface Combination {
       return Combination.members(of);
     }
 
+    @Override
+    public String make() {
+      return Combination.make(of, "-");
+    }
+
     /**
      * Resistors across the members that keep each below its rating for good whatever they leak:
      * with n members of rating Vr at V, R ≤ (n·Vr − V)/((n − 1)·ΔI), ΔI the most by which two of
@@ -297,6 +325,10 @@ public sealed interface Combination {
       throw new IllegalArgumentException("a combination is made of two or more, not " + of.size());
     }
     return List.copyOf(of);
+  }
+
+  private static String make(List<Combination> of, String sign) {
+    return of.stream().map(Combination::make).sorted().collect(Collectors.joining(sign, "(", ")"));
   }
 
   private static List<Candidate> members(List<Combination> of) {

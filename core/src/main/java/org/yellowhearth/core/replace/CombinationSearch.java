@@ -3,7 +3,9 @@ package org.yellowhearth.core.replace;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.PriorityQueue;
 import java.util.function.Function;
 import org.yellowhearth.core.quantity.Edge;
@@ -33,6 +35,7 @@ public final class CombinationSearch {
   private final Wanted wanted;
   private final int most;
   private final PriorityQueue<Found> best = new PriorityQueue<>(Comparator.reverseOrder());
+  private final Map<String, Found> alike = new HashMap<>();
   private int looks;
   private boolean complete = true;
 
@@ -263,9 +266,19 @@ public final class CombinationSearch {
         || c.rippleAmperes().orElse(0) < wanted.rippleAmperes) {
       return;
     }
-    best.add(new Found(c, distance));
+    Found found = new Found(c, distance);
+    Found same = alike.get(c.make());
+    if (same != null) {
+      // The same of other boxes is no other proposal: the cheaper stands.
+      if (found.compareTo(same) >= 0) {
+        return;
+      }
+      best.remove(same);
+    }
+    alike.put(c.make(), found);
+    best.add(found);
     if (best.size() > most) {
-      best.poll();
+      alike.remove(best.poll().combination.make());
     }
   }
 }

@@ -47,6 +47,8 @@ public enum ReplaceWords implements MessageKey {
   SUB_OUT_OF_WINDOW,
   SUB_ABOVE_CEILING,
   SUB_RATING_TOO_LOW,
+  SUB_RATING_BELOW,
+  SUB_RATING_RARE,
   SUB_NO_HEADROOM,
   SUB_RIPPLE_TOO_LOW, //
   SUB_NO_X,
@@ -111,7 +113,7 @@ public enum ReplaceWords implements MessageKey {
   int furthest() {
     return switch (this) {
       case SUB_RIPPLE_TOO_LOW -> 5;
-      case SUB_RATING_TOO_LOW, SUB_NO_HEADROOM, SUB_MAINS_RATING -> 4;
+      case SUB_RATING_TOO_LOW, SUB_RATING_BELOW, SUB_NO_HEADROOM, SUB_MAINS_RATING -> 4;
       case SUB_ABOVE_CEILING -> 3;
       case SUB_OUT_OF_WINDOW -> 2;
       default -> 1;

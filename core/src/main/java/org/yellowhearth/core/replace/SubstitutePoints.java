@@ -38,6 +38,11 @@ final class SubstitutePoints {
   static final double LOSS_WEIGHS = 1.5;
   static final double RATING_WEIGHS = 0.1;
 
+  /**
+   * What a rating below what is seen now and then weighs, for a share of the voltage too little.
+   */
+  static final double RARE_WEIGHS = 0.1;
+
   /** Touch current above which a hand feels it (about half a milliampere, common practice). */
   static final double FELT_AMPERES = 0.5e-3;
 
@@ -113,7 +118,7 @@ final class SubstitutePoints {
   private Point ratingPoint(double volts) {
     double least = needed.getAsDouble();
     double weight = RATING_WEIGHS * Math.log(Math.max(1, volts / least));
-    OptionalDouble worst = q.demand().worstVolts();
+    Optional<Demand.Seen> worst = q.demand().worst();
     if (mains) {
       return new Point(
           Message.of(
@@ -122,14 +127,25 @@ final class SubstitutePoints {
               Quantity.volts(least / Substitutes.MAINS_MARGIN)),
           weight);
     }
+    if (worst.isPresent() && volts < worst.get().volts()) {
+      Demand.Circumstance when = worst.get().when();
+      return new Point(
+          Message.of(
+              ReplaceWords.SUB_RATING_RARE,
+              Quantity.volts(volts),
+              Quantity.volts(worst.get().volts()),
+              when.term(),
+              Quantity.percent(when.chance())),
+          weight + RARE_WEIGHS * when.chance() * (worst.get().volts() / volts - 1));
+    }
     return worst.isPresent()
         ? new Point(
             Message.of(
                 ReplaceWords.SUB_RATING_WORST,
                 Quantity.volts(volts),
-                Quantity.volts(worst.getAsDouble()),
-                q.demand().when().term(),
-                Quantity.percent(volts / worst.getAsDouble() - 1),
+                Quantity.volts(worst.get().volts()),
+                worst.get().when().term(),
+                Quantity.percent(volts / worst.get().volts() - 1),
                 policy.voltage().term()),
             weight)
         : new Point(

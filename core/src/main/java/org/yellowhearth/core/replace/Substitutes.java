@@ -52,11 +52,25 @@ public record Substitutes(
   /** A mains part is rated so much above the nominal mains. */
   static final double MAINS_MARGIN = 1.1;
 
-  /** A combination waits where one part alone lies so little above the marking. */
+  /** So near to the marking one part alone is what a restorer takes. */
   static final double NEAR_ENOUGH = 1.25;
+
+  /** The same where the value decides what the circuit does. */
+  static final double NEAR_IN_VALUE = 1.06;
+
+  /**
+   * A tantalum that failed had too little in hand: what follows it stands at least so much more
+   * than its marking (common practice).
+   */
+  static final double TANTALUM_MORE = 1.2;
 
   private static final int MOST = 40;
   private static final int MOST_COMBINED = 20;
+  private static final int SHOWN_COMBINED = 5;
+
+  /** Of the catalogue so many ratings of a value are shown. */
+  private static final int RATINGS = 3;
+
   private static final int DRAWER = 200;
   private static final int LEAVES = 300;
 
@@ -188,18 +202,18 @@ public record Substitutes(
             .orElse(OptionalDouble.empty());
       }
       OptionalDouble worst = q.demand().worstVolts();
+      double least = q.demand().leastRating();
       if (policy.voltage() == Policy.VoltageRating.BY_WORKING_VOLTAGE && worst.isPresent()) {
-        double margin = q.demand().when() == Demand.Circumstance.TYPED ? 1 : COMPUTED_MARGIN;
-        return OptionalDouble.of(margin * worst.getAsDouble());
+        double margin = q.demand().onlyTyped() ? 1 : COMPUTED_MARGIN;
+        return OptionalDouble.of(Math.max(margin * q.demand().lastingVolts().orElse(0), least));
       }
       if (part.ratedVolts().isEmpty() || part.ratedForMains()) {
         return worst;
       }
-      double seen =
-          q.demand().when() == Demand.Circumstance.TYPED
-              ? part.workingVolts().orElse(0)
-              : worst.orElse(0);
-      return OptionalDouble.of(Math.max(part.ratedVolts().getAsDouble(), seen));
+      double rated = part.ratedVolts().getAsDouble();
+      boolean burst =
+          old.family() == Family.TANTALUM && policy.tantalum() != Policy.Tantalum.SAME_RATING;
+      return OptionalDouble.of(Math.max(burst ? TANTALUM_MORE * rated : rated, least));
     }
 
     Substitutes ranked() {
@@ -218,16 +232,7 @@ public record Substitutes(
       List<Substitute> all = new ArrayList<>();
       if (!kinds.isEmpty() && needed.isPresent()) {
         List<Substitute> singles = singles();
-        all.addAll(singles);
-        boolean near =
-            !exact
-                && singles.stream()
-                    .anyMatch(s ->
-                        Edge.atLeast(s.combination().farads(), part.farads())
-                            && s.combination().farads() <= NEAR_ENOUGH * part.farads());
-        if (!mains) {
-          all = merged(singles, combined(), near);
-        }
+        all = mains ? singles : merged(singles, combined(singles), !exact && near(singles));
       }
       return new Substitutes(
           part,
@@ -238,6 +243,40 @@ public record Substitutes(
           all.stream().limit(MOST).toList(),
           refused.values().stream().map(r -> new Refusal(r.why, r.count, r.nearest)).toList(),
           notes);
+    }
+
+    /** Whether one of them lies near enough to the marking. */
+    private boolean near(List<Substitute> of) {
+      double times = part.role().duty() == Role.Duty.EXACT ? NEAR_IN_VALUE : NEAR_ENOUGH;
+      return of.stream().anyMatch(s -> Edge.atMost(off(s), Math.log(times)));
+    }
+
+    private double off(Substitute s) {
+      return Math.abs(Math.log(s.combination().farads() / part.farads()));
+    }
+
+    private static boolean fromTheDrawer(Substitute s) {
+      return s.parts().stream().allMatch(p -> p.whence() == Whence.DRAWER);
+    }
+
+    /**
+     * Whether several together help where there are such singles. Nothing is put in series where a
+     * single part has the rating. Where none is near, those help that are nearer; else what lies in
+     * the drawer already, while no near one does.
+     */
+    private boolean helps(Substitute several, List<Substitute> singles) {
+      if (singles.isEmpty()) {
+        return true;
+      }
+      if (several.combination().inSeries()) {
+        return false;
+      }
+      double nearest = singles.stream().mapToDouble(this::off).min().orElseThrow();
+      if (exact || !near(singles)) {
+        return off(several) < nearest;
+      }
+      return fromTheDrawer(several)
+          && !near(singles.stream().filter(Ranking::fromTheDrawer).toList());
     }
 
     /**
@@ -291,7 +330,17 @@ public record Substitutes(
                   made -> byLike.merge(like(s, c), made, (a, b) -> a.score() <= b.score() ? a : b));
         }
       }
-      return sorted(byLike.values().stream().toList());
+      Map<String, Integer> shown = new HashMap<>();
+      return sorted(byLike.values().stream().toList()).stream()
+          .filter(s ->
+              fromTheDrawer(s)
+                  || shown.merge(valueOf(s.parts().getFirst()), 1, Integer::sum) <= RATINGS)
+          .toList();
+    }
+
+    private String valueOf(StockPart s) {
+      CapacitorWare c = (CapacitorWare) s.ware();
+      return q.knowledge().kind(c.kind()).family() + " " + Quantity.farads(c.farads());
     }
 
     private static List<Substitute> sorted(List<Substitute> all) {
@@ -306,13 +355,7 @@ public record Substitutes(
      * for themselves.
      */
     private String like(StockPart s, CapacitorWare c) {
-      return s.whence() == Whence.DRAWER
-          ? s.id()
-          : q.knowledge().kind(c.kind()).family()
-              + " "
-              + Quantity.farads(c.farads())
-              + " "
-              + c.volts();
+      return s.whence() == Whence.DRAWER ? s.id() : valueOf(s) + " " + c.volts();
     }
 
     private Candidate candidate(StockPart s) {
@@ -377,14 +420,22 @@ public record Substitutes(
       if (Edge.atLeast(c.volts(), least)) {
         return Optional.empty();
       }
-      boolean tantalum = least > needed.getAsDouble();
+      if (least > needed.getAsDouble()) {
+        return Optional.of(Message.of(ReplaceWords.SUB_NO_HEADROOM, Quantity.volts(least)));
+      }
+      Quantity asked = Quantity.volts(needed.getAsDouble());
       return Optional.of(
-          tantalum
-              ? Message.of(ReplaceWords.SUB_NO_HEADROOM, Quantity.volts(least))
-              : Message.of(
-                  ReplaceWords.SUB_RATING_TOO_LOW,
-                  Quantity.volts(needed.getAsDouble()),
-                  q.demand().when().term()));
+          q.demand()
+              .hardest()
+              .filter(s -> c.volts() < q.demand().leastRating())
+              .map(s ->
+                  Message.of(
+                      ReplaceWords.SUB_RATING_TOO_LOW,
+                      asked,
+                      Quantity.volts(s.volts()),
+                      s.when().term()))
+              .orElseGet(
+                  () -> Message.of(ReplaceWords.SUB_RATING_BELOW, asked, policy.voltage().term())));
     }
 
     /** The least rating of a part of this kind here. */
@@ -424,8 +475,8 @@ public record Substitutes(
     // --- several together
     // ----------------------------------------------------------------------------------------------
 
-    private List<Substitute> combined() {
-      List<StockPart> leaves = leaves();
+    private List<Substitute> combined(List<Substitute> singles) {
+      List<StockPart> leaves = leaves(singles.isEmpty());
       Map<String, StockPart> byId = new HashMap<>();
       List<Candidate> candidates = new ArrayList<>();
       for (StockPart s : leaves) {
@@ -452,15 +503,18 @@ public record Substitutes(
                       c,
                       c.members().stream().map(m -> byId.get(m.id())).toList(),
                       points.of(c, byId)))
+              .filter(s -> helps(s, singles))
               .toList();
-      return sorted(found);
+      return sorted(found).stream().limit(SHOWN_COMBINED).toList();
     }
 
     /**
      * Parts that may be combined: all of the drawer that fit, each as often as it is there, and of
      * the catalogue the cheapest of each value, twice.
+     *
+     * @param series whether parts whose rating is too low alone are wanted for two in series
      */
-    private List<StockPart> leaves() {
+    private List<StockPart> leaves(boolean series) {
       double least = needed.getAsDouble();
       List<StockPart> fit =
           q.stock().stream()
@@ -485,10 +539,10 @@ public record Substitutes(
       Map<String, StockPart> cheapest = new LinkedHashMap<>();
       for (StockPart s : fit) {
         CapacitorWare c = (CapacitorWare) s.ware();
-        // Of each value one whose rating is enough alone, and one whose rating is enough for two in
-        // series.
+        // Of each value one whose rating is enough alone, and where nothing has that, one whose
+        // rating is enough for two in series.
         boolean alone = c.volts() >= least;
-        if (s.whence() == Whence.CATALOGUE && (alone || c.volts() >= 0.6 * least)) {
+        if (s.whence() == Whence.CATALOGUE && (alone || (series && c.volts() >= 0.6 * least))) {
           cheapest.merge(
               Quantity.farads(c.farads()) + " " + alone,
               s,

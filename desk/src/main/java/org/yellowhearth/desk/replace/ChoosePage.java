@@ -1,6 +1,7 @@
 package org.yellowhearth.desk.replace;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -361,13 +362,13 @@ final class ChoosePage extends Page {
               "renew.asks.steady",
               Quantity.volts(d.steadyVolts().getAsDouble()).toString());
     }
-    if (d.worstVolts().isPresent()) {
+    if (d.typedVolts().isPresent()) {
       row =
           asked(
               grid,
               row,
-              "renew.asks.worst",
-              Quantity.volts(d.worstVolts().getAsDouble()).toString());
+              "renew.asks.typed",
+              Quantity.volts(d.typedVolts().getAsDouble()).toString());
     }
     if (s.needed().isPresent()) {
       row =
@@ -391,10 +392,17 @@ final class ChoosePage extends Page {
             Quantity.farads(s.window().least()),
             Quantity.farads(s.window().most())));
     old.getChildren().add(grid);
-    if (d.worstVolts().isPresent()) {
-      old.getChildren()
-          .add(text(Labels.of("renew.asks.when", model().words().word(d.when())), "quiet"));
-    }
+    d.cases().stream()
+        .sorted(Comparator.comparingDouble(Demand.Seen::volts).reversed())
+        .forEach(seen ->
+            old.getChildren()
+                .add(
+                    text(
+                        Labels.of(
+                            "renew.asks.when",
+                            Quantity.volts(seen.volts()),
+                            model().words().word(seen.when())),
+                        "quiet")));
     s.ceiling().ifPresent(c -> old.getChildren().add(text(model().words().say(c.why()))));
     s.notes().forEach(n -> old.getChildren().add(text(model().words().say(n), "strong-note")));
   }

@@ -206,7 +206,7 @@ final class GoodHand {
             new Substitutes.Question(
                 job,
                 part,
-                Demand.typed(part),
+                Demand.typed(job, part),
                 Optional.empty(),
                 STOCK,
                 Stock.Uses.NONE,
