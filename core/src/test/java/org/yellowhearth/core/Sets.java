@@ -82,6 +82,7 @@ public final class Sets {
                                   1,
                                   ""))),
               List.of(),
+              List.of(),
               Map.of(),
               List.of()),
           new SubstitutionRules(Map.of(), Map.of(), Map.of(), List.of()),

@@ -93,7 +93,7 @@ public class ReplaceFlowTest extends Window {
     robot.interact(() -> model.chosenProperty().set(Optional.of(PartRef.of("C16a"))));
     settle();
     ListView<?> offers = find("offers", ListView.class);
-    assertThat(offers.getItems()).hasSizeGreaterThan(5);
+    assertThat(offers.getItems()).hasSizeGreaterThan(4);
     GridPane effect = find("renew-effect", GridPane.class);
     assertThat(effect.getChildren()).as("what is looked at shows what it does").isNotEmpty();
     Substitutes answer =

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.yellowhearth.core.fact.SupplyRectifier;
+import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.EsrChart;
@@ -141,7 +142,7 @@ final class RuleFiles {
 
   /** What the supply model takes where a set says nothing. */
   static SupplyRules supply(JsonValue file, Map<String, Source> sources) {
-    file.object("format", "version", "ageing", "cathodes", "rectifiers", "inside");
+    file.object("format", "version", "ageing", "usualWatts", "cathodes", "rectifiers", "inside");
     Map<Family, AgeingRule> ageing = new EnumMap<>(Family.class);
     file.field("ageing")
         .list(MOST)
@@ -168,6 +169,19 @@ final class RuleFiles {
                   v.positive("leastLeakOhms", LARGEST).orElse(1),
                   KnowledgeFiles.cite(v, "source", sources)));
         });
+    List<SupplyRules.UsualWatts> usualWatts =
+        file.field("usualWatts").list(MOST).stream()
+            .map(v -> {
+              v.object("kind", "technology", "least", "usual", "most", "source");
+              return new SupplyRules.UsualWatts(
+                  v.field("kind").code(SetPlate.Kind.class),
+                  v.field("technology").code(SetPlate.Technology.class),
+                  v.field("least").number(0.1, LARGEST),
+                  v.field("usual").number(0.1, LARGEST),
+                  v.field("most").number(0.1, LARGEST),
+                  KnowledgeFiles.cite(v, "source", sources));
+            })
+            .toList();
     List<SupplyRules.Cathode> cathodes =
         file.field("cathodes").list(MOST).stream()
             .map(v -> {
@@ -205,7 +219,7 @@ final class RuleFiles {
                   KnowledgeFiles.cite(v, "source", sources));
             })
             .toList();
-    return new SupplyRules(ageing, cathodes, rectifiers, inside);
+    return new SupplyRules(ageing, usualWatts, cathodes, rectifiers, inside);
   }
 
   /** What is expected of the series resistance of a sound capacitor. */

@@ -73,6 +73,11 @@ public class FirstPowerPlanTest {
   }
 
   private static PowerUpPlanner.Proposed plan(Bench b, PowerUpKind kind, OptionalDouble lamp) {
+    return plan(b, kind, lamp, true);
+  }
+
+  private static PowerUpPlanner.Proposed plan(
+      Bench b, PowerUpKind kind, OptionalDouble lamp, boolean valves) {
     PowerUpPlanner.Bare bare = bare(b);
     return PowerUpPlanner.of(
         "r",
@@ -80,12 +85,30 @@ public class FirstPowerPlanTest {
         new PowerUpPlanner.Wanted(
             kind,
             List.of(),
-            true,
+            valves,
             lamp,
             PowerUpPlanner.usualClips(bare, lamp.isPresent()),
             OptionalDouble.empty()),
         6,
         Watcher.NOBODY);
+  }
+
+  /**
+   * With the valves out their heaters are no load: more of the mains gets through the lamp, at
+   * every step; and the set is taken to light the lamp less (common practice).
+   */
+  @Test
+  public void withTheValvesOutTheirHeatersDoNotLoadTheLamp() {
+    Bench b = bench(Preset.VALVE_CHOKE);
+    OptionalDouble none = OptionalDouble.empty();
+    put(b, new SupplyMains("mains", 230, none, 50, none, OptionalDouble.of(40), none, none));
+    PowerUpPlan in = plan(b, PowerUpKind.WHOLE, OptionalDouble.of(100)).plan();
+    PowerUpPlan out = plan(b, PowerUpKind.WHOLE, OptionalDouble.of(100), false).plan();
+    for (int k = 1; k < in.steps().size(); k++) {
+      assertThat(out.band(k, Clip.BEHIND_LAMP).expected())
+          .isGreaterThan(1.05 * in.band(k, Clip.BEHIND_LAMP).expected());
+      assertThat(out.steps().get(k).glow()).isLessThan(0.6 * in.steps().get(k).glow());
+    }
   }
 
   private static void fit(Bench b, String part, String title, boolean checked) {

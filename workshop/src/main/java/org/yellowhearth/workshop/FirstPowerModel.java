@@ -473,6 +473,7 @@ public final class FirstPowerModel {
     Optional<Basis> b = basis.get();
     if (r.stopped().filter(c -> c == PoweringUp.StopCause.METER_OFF).isEmpty()
         || b.isEmpty()
+        || !b.get().bare().described()
         || r.plan().kind() == PowerUpKind.STATIC_DRAIN) {
       return;
     }

@@ -9,10 +9,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -20,10 +22,13 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.belief.Belief;
+import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CapacitorWare;
+import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
+import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.replace.Combination;
@@ -62,6 +67,9 @@ public class CasebookTest {
   private static final Pattern AT = Pattern.compile("at (\\S+) (\\S+) (\\S+)");
   private static final Pattern PROPOSED =
       Pattern.compile("(\\S+) (first|offered|not offered) \"(.+)\"");
+  private static final Pattern LAMP = Pattern.compile("first power lamp (\\S+) to (\\S+) W");
+  private static final Pattern METER =
+      Pattern.compile("first power at (\\d+) % (\\S+) (\\S+) (passes|stops)");
   private static final Pattern NEEDED = Pattern.compile("(\\S+) needs (above|below) (\\S+) V");
 
   private Shop shop;
@@ -120,14 +128,37 @@ public class CasebookTest {
     return model.openProperty().get().orElseThrow().job();
   }
 
-  /** {@code set 1965 measured}: its year, and that only measurements count. */
+  /**
+   * {@code set 1965 measured}: its year, and that only measurements count; {@code set 1951 valve
+   * radio-receiver 230V 50Hz 60W}: what it is, its mains, and what its plate says it takes.
+   */
   private void set(String said) {
     List<String> words = List.of(said.split(" "));
     model.changePlate(
         p -> p.with(d -> d.made = OptionalInt.of(Integer.parseInt(words.getFirst()))));
-    if (words.contains("measured")) {
-      model.changePolicy(Policy.WhenToRenew.MEASURED_ONLY);
+    for (String w : words.subList(1, words.size())) {
+      if (w.equals("measured")) {
+        model.changePolicy(Policy.WhenToRenew.MEASURED_ONLY);
+      } else if (w.matches("[\\d.]+V")) {
+        double volts = number(w);
+        model.changePlate(p -> p.with(d -> d.mains = Optional.of(new SetPlate.Mains(volts, 50))));
+      } else if (w.matches("[\\d.]+W")) {
+        model.changeAspect(Build.class, b -> b.with(d -> d.watts = OptionalDouble.of(number(w))));
+      } else {
+        model.changePlate(p -> p.with(d -> kind(d, w)));
+      }
     }
+  }
+
+  private static double number(String word) {
+    return Double.parseDouble(word.substring(0, word.length() - 1));
+  }
+
+  private static void kind(SetPlate.Draft d, String word) {
+    Stream.of(SetPlate.Kind.values()).filter(k -> k.code().equals(word)).forEach(k -> d.kind = k);
+    Stream.of(SetPlate.Technology.values())
+        .filter(t -> t.code().equals(word))
+        .forEach(t -> d.technology = t);
   }
 
   private void typed(String line) {
@@ -160,6 +191,8 @@ public class CasebookTest {
     Matcher at = AT.matcher(said);
     Matcher proposed = PROPOSED.matcher(said);
     Matcher needed = NEEDED.matcher(said);
+    Matcher lamp = LAMP.matcher(said);
+    Matcher meter = METER.matcher(said);
     if (said.startsWith("points ")) {
       assertThat(job().items(SupplyReading.class).stream().map(SupplyReading::point).distinct())
           .containsExactly(said.substring(7).split(" "));
@@ -211,6 +244,12 @@ public class CasebookTest {
           .contains(part.group(2));
     } else if (proposed.matches()) {
       proposed(proposed.group(1), proposed.group(2), proposed.group(3));
+    } else if (lamp.matches()) {
+      assertThat(plan().lampWatts().orElse(0))
+          .as(said)
+          .isBetween(Double.parseDouble(lamp.group(1)), Double.parseDouble(lamp.group(2)));
+    } else if (meter.matches()) {
+      metered(said, meter);
     } else if (needed.matches()) {
       double is = substitutes(needed.group(1)).needed().orElseThrow();
       double bound = Double.parseDouble(needed.group(3));
@@ -224,6 +263,40 @@ public class CasebookTest {
 
   private Assessment of(String ref) {
     return model.openProperty().get().orElseThrow().assessment(PartRef.of(ref)).orElseThrow();
+  }
+
+  /** The plan that is proposed, as the window asks for it. */
+  private PowerUpPlan plan() {
+    model.stageProperty().set(Stage.FIRST_POWER);
+    PowerUpPlan plan =
+        model
+            .wake()
+            .proposedProperty()
+            .get()
+            .orElseThrow(() -> new AssertionError(model.background().noticeProperty().get().text()))
+            .plan();
+    model.stageProperty().set(Stage.ASSESS);
+    return plan;
+  }
+
+  private void metered(String said, Matcher meter) {
+    PowerUpPlan plan = plan();
+    double share = Double.parseDouble(meter.group(1)) / 100;
+    PowerUpPlan.Clip clip =
+        switch (meter.group(2)) {
+          case "lamp" -> PowerUpPlan.Clip.BEHIND_LAMP;
+          case "watts" -> PowerUpPlan.Clip.TAKEN;
+          default -> new PowerUpPlan.Clip(meter.group(2), PowerUpPlan.Shows.DIRECT);
+        };
+    int step =
+        IntStream.range(0, plan.steps().size())
+            .filter(k -> Math.abs(plan.steps().get(k).share() - share) < 0.01)
+            .findFirst()
+            .orElseThrow();
+    PowerUpPlan.Band band = plan.band(step, clip);
+    assertThat(band.holds(Double.parseDouble(meter.group(3)), true))
+        .as("%s: %s", said, band)
+        .isEqualTo(meter.group(4).equals("passes"));
   }
 
   private void proposed(String ref, String how, String words) {

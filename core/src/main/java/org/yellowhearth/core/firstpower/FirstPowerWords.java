@@ -20,6 +20,7 @@ public enum FirstPowerWords implements MessageKey {
   READY_HANDS,
   READY_SWITCHED_OFF, //
   NOTE_RATING,
+  NOTE_NOT_DESCRIBED,
   NOTE_NO_HEATERS,
   NOTE_LAMP_STARVES,
   NOTE_LAMP_LARGE,

@@ -29,14 +29,21 @@ public record LampChoice(double watts, List<Tried> tried, Optional<Tried> best) 
   static final double ENOUGH = 0.75;
 
   /**
+   * What its rails come to at least: behind a lamp a rectifier without a transformer gets its short
+   * pulses of current only in part, although a meter shows most of the mains (our own bound).
+   */
+  static final double RAILS_ENOUGH = 0.6;
+
+  /**
    * A lamp.
    *
    * @param watts what it is rated for
    * @param left share of the mains that a sound set gets through it
+   * @param rails the least share of its voltage that a rectified rail comes to
    * @param glow what it turns to heat then, against its rating
    * @param shortAmperes what it lets through into a dead short
    */
-  public record Tried(double watts, double left, double glow, double shortAmperes) {}
+  public record Tried(double watts, double left, double rails, double glow, double shortAmperes) {}
 
   public LampChoice {
     tried = List.copyOf(tried);
@@ -49,7 +56,7 @@ public record LampChoice(double watts, List<Tried> tried, Optional<Tried> best) 
     for (int k = 0; k < WATTS.size(); k++) {
       double w = WATTS.get(k);
       PowerUp.Through full = PowerUp.Through.of(supply, loads, Lamp.cold(w, volts));
-      all.add(new Tried(w, full.heaters(), full.glow(), w / volts));
+      all.add(new Tried(w, full.heaters(), full.rails(), full.glow(), w / volts));
       if (!watcher.goOn((k + 1.0) / WATTS.size())) {
         break;
       }
@@ -64,6 +71,8 @@ public record LampChoice(double watts, List<Tried> tried, Optional<Tried> best) 
             .rungs()
             .getFirst();
     return new LampChoice(
-        plain.watts(), all, all.stream().filter(t -> t.left() >= ENOUGH).findFirst());
+        plain.watts(),
+        all,
+        all.stream().filter(t -> t.left() >= ENOUGH && t.rails() >= RAILS_ENOUGH).findFirst());
   }
 }

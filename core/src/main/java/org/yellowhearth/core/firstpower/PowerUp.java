@@ -138,6 +138,29 @@ public record PowerUp(List<PowerUpPlan.Clip> clips, List<Rung> rungs) {
     rungs = List.copyOf(rungs);
   }
 
+  /** This where the set may also be another: each meter may show what it shows in either. */
+  PowerUp orAs(PowerUp other) {
+    List<Rung> both = new ArrayList<>();
+    for (int k = 0; k < rungs.size(); k++) {
+      PowerUpPlan.Step step = rungs.get(k).step();
+      List<PowerUpPlan.Band> theirs = other.rungs.get(k).step().bands();
+      List<PowerUpPlan.Band> bands = new ArrayList<>();
+      for (int c = 0; c < theirs.size(); c++) {
+        PowerUpPlan.Band a = step.bands().get(c);
+        PowerUpPlan.Band b = theirs.get(c);
+        bands.add(
+            new PowerUpPlan.Band(
+                a.expected(),
+                Math.min(a.low(), b.low()),
+                Math.max(a.high(), b.high()),
+                Math.min(a.settlingLow(), b.settlingLow()),
+                Math.max(a.settlingHigh(), b.settlingHigh())));
+      }
+      both.add(new Rung(step.with(bands), rungs.get(k).watts(), rungs.get(k).supply()));
+    }
+    return new PowerUp(clips, both);
+  }
+
   /** What a meter should show at a step. */
   public PowerUpPlan.Band band(int step, PowerUpPlan.Clip clip) {
     return rungs.get(step).step().bands().get(clips.indexOf(clip));
@@ -237,7 +260,9 @@ public record PowerUp(List<PowerUpPlan.Clip> clips, List<Rung> rungs) {
               : band);
     }
     boolean cathodes =
-        supply.sections().stream().anyMatch(x -> x instanceof Section.Stage || TurnedUp.vacuum(x));
+        setup.loads() == TurnedUp.Loads.VALVES
+            || supply.sections().stream()
+                .anyMatch(x -> x instanceof Section.Stage || TurnedUp.vacuum(x));
     PowerUpPlan.Step step =
         new PowerUpPlan.Step(
             share,
@@ -410,13 +435,31 @@ public record PowerUp(List<PowerUpPlan.Clip> clips, List<Rung> rungs) {
    * What a set gets through a lamp at full mains, roughly.
    *
    * @param heaters share of its mains
+   * @param rails the least share of its voltage that a rectified rail gets
    * @param glow of the lamp, against its rating
    */
-  record Through(double heaters, double glow) {
+  record Through(double heaters, double rails, double glow) {
     static Through of(Supply supply, TurnedUp.Loads loads, Lamp lamp) {
       At found = at(supply, new Setup(Optional.of(lamp), loads, List.of(), List.of(1.0)), 1, ROUGH);
-      return new Through(found.heaters, found.lampWatts / lamp.watts());
+      Waveforms whole = Settled.of(TurnedUp.at(supply, 1, 1, loads)).waves();
+      Waveforms through = found.settled.waves();
+      double rails =
+          supply.sections().stream()
+              .map(PowerUp::rail)
+              .flatMap(Optional::stream)
+              .mapToDouble(p -> through.voltage(p).mean() / whole.voltage(p).mean())
+              .min()
+              .orElse(found.heaters);
+      return new Through(found.heaters, rails, found.lampWatts / lamp.watts());
     }
+  }
+
+  private static Optional<String> rail(Section s) {
+    return switch (s) {
+      case Section.Rectify r -> Optional.of(r.to());
+      case Section.Doubler d -> Optional.of(d.to());
+      default -> Optional.empty();
+    };
   }
 
   /** A supply at a step, its heaters and its lamp in agreement. */

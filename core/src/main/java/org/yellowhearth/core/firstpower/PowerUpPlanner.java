@@ -8,14 +8,17 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.circuit.Waveforms;
+import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.PowerUpPlan.Clip;
 import org.yellowhearth.core.fact.PowerUpPlan.PowerUpKind;
 import org.yellowhearth.core.fact.PowerUpPlan.Shows;
+import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.judge.JudgedJob;
 import org.yellowhearth.core.knowledge.Knowledge;
+import org.yellowhearth.core.knowledge.SupplyRules;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.progress.Watcher;
@@ -43,27 +46,44 @@ public final class PowerUpPlanner {
   private static final double DRAIN_WATTS = 2;
   private static final double LAMP_LARGE = 6;
   private static final int FIRST_RAILS = 3;
+  private static final double HEATERS_OUT = 0.3;
+  private static final double IDLE_VOLTS = 10;
+  private static final double IDLE_OHMS = 1e6;
+
+  /** A set takes this much less than its plate says, or more (common practice, rough). */
+  private static final double PLATE_LEAST = 0.5;
+
+  private static final double PLATE_MOST = 1.3;
 
   private final Bare bare;
 
   /**
    * The set without a lamp, as it stands now.
    *
+   * @param supply as it is described, else one that takes what sets of its kind usually do
+   * @param others where nothing is described: what it might take as well, at the least and the most
    * @param loads what the supply feeds
    * @param points where a meter can be put
    */
   public record Bare(
       Supply supply,
+      List<Supply> others,
       TurnedUp.Loads loads,
       List<String> points,
       Map<Parameter, Double> spread,
       Map<String, Double> odds,
       Map<PartRef, Double> ratedVolts) {
     public Bare {
+      others = List.copyOf(others);
       points = List.copyOf(points);
       spread = Map.copyOf(spread);
       odds = Map.copyOf(odds);
       ratedVolts = Map.copyOf(ratedVolts);
+    }
+
+    /** Whether anything of the supply is described. */
+    public boolean described() {
+      return others.isEmpty();
     }
   }
 
@@ -98,11 +118,15 @@ public final class PowerUpPlanner {
   }
 
   /**
-   * The set of a job as it stands now, parts fitted as the sheet says; none while its supply cannot
-   * be worked out.
+   * The set of a job as it stands now, parts fitted as the sheet says; where nothing is described
+   * of its supply, what sets of its kind take. None while a described supply cannot be worked out,
+   * or the mains is not known or not alternating.
    */
   public static Optional<Bare> bare(JudgedJob judged, Knowledge knowledge) {
     Job job = judged.job();
+    if (job.items(SupplySection.class).isEmpty()) {
+      return undescribed(job, knowledge);
+    }
     return judged
         .suspicion()
         .map(s -> {
@@ -110,18 +134,66 @@ public final class PowerUpPlanner {
           Primary p = fitted.supply().primary();
           Supply supply =
               fitted.supply().with(new Primary(p.ohms(), p.otherWatts(), Optional.empty()));
-          TurnedUp.Loads loads =
-              job.plate().technology() == SetPlate.Technology.TRANSISTOR
-                  ? TurnedUp.Loads.SEMICONDUCTORS
-                  : TurnedUp.Loads.VALVES;
           return new Bare(
               supply,
-              loads,
+              List.of(),
+              loads(job),
               s.question().points(),
               s.question().wholeSpread(),
               s.question().odds(),
               fitted.ratedVolts());
         });
+  }
+
+  private static TurnedUp.Loads loads(Job job) {
+    return job.plate().technology() == SetPlate.Technology.TRANSISTOR
+        ? TurnedUp.Loads.SEMICONDUCTORS
+        : TurnedUp.Loads.VALVES;
+  }
+
+  /**
+   * A set of which nothing is described: what its plate says it takes, else what sets of its kind
+   * do, all of it as a resistance.
+   */
+  private static Optional<Bare> undescribed(Job job, Knowledge knowledge) {
+    SupplyRules.UsualWatts usual =
+        knowledge.supply().usualWatts(job.plate().kind(), job.plate().technology());
+    OptionalDouble plate = job.aspect(Build.class).watts();
+    double watts = plate.orElse(usual.usual());
+    double least = plate.isPresent() ? PLATE_LEAST * watts : usual.least();
+    double most = plate.isPresent() ? PLATE_MOST * watts : usual.most();
+    return job.plate()
+        .mains()
+        .filter(m -> m.hertz() > 0)
+        .map(m ->
+            new Bare(
+                taking(m, watts),
+                List.of(taking(m, least), taking(m, most)),
+                loads(job),
+                List.of(),
+                Map.of(),
+                Map.of(),
+                Map.of()));
+  }
+
+  /** A primary that takes so many watts, and a winding that nothing hangs on. */
+  private static Supply taking(SetPlate.Mains m, double watts) {
+    String idle = "idle";
+    return Supply.of(
+            Supply.Mains.of(m.volts(), m.hertz()),
+            new Section.Winding(idle, IDLE_VOLTS, 1, false),
+            new Section.Resist(idle + ".a", idle + ".a", idle + ".a", Section.CHASSIS, IDLE_OHMS),
+            new Section.Resist(idle + ".b", idle + ".b", idle + ".b", Section.CHASSIS, IDLE_OHMS))
+        .with(new Primary(0, watts, Optional.empty()));
+  }
+
+  /**
+   * With the valves out their heaters are out too; iron, dial lamps and what else hangs on the
+   * primary stay (our own guess of their share).
+   */
+  private static Supply without(Supply supply) {
+    Primary p = supply.primary();
+    return supply.with(new Primary(p.ohms(), HEATERS_OUT * p.otherWatts(), p.lamp()));
   }
 
   /**
@@ -140,25 +212,25 @@ public final class PowerUpPlanner {
     if (w.kind() == PowerUpKind.STATIC_DRAIN) {
       return drain(id, w);
     }
-    Supply supply =
-        w.fed().isEmpty() ? bare.supply() : SeparateSupplies.only(bare.supply(), w.fed());
+    boolean valves = w.valves() && w.kind() != PowerUpKind.POLARITY;
+    Supply supply = connected(w.fed(), valves, bare.supply());
     double nominal = supply.mains().nominalVolts();
     Optional<Lamp> lamp =
         w.lampWatts().isPresent()
             ? Optional.of(Lamp.cold(w.lampWatts().getAsDouble(), nominal))
             : Optional.empty();
     Map<String, Double> limits = limits(supply);
-    boolean valves = w.valves() && w.kind() != PowerUpKind.POLARITY;
     TurnedUp.Loads loads = valves ? bare.loads() : TurnedUp.Loads.OUT;
     List<Double> shares =
         w.kind() == PowerUpKind.POLARITY ? List.of(sign(supply, lamp, w)) : PowerUp.USUAL;
-    PowerUp ramp =
-        PowerUp.of(
-            supply,
-            new PowerUp.Setup(lamp, loads, w.clips(), shares, w.heaterVolts(), limits),
-            bare.spread(),
-            runs,
-            watcher);
+    PowerUp.Setup setup =
+        new PowerUp.Setup(lamp, loads, w.clips(), shares, w.heaterVolts(), limits);
+    PowerUp ramp = PowerUp.of(supply, setup, bare.spread(), runs, watcher);
+    for (Supply other : bare.others()) {
+      ramp =
+          ramp.orAs(
+              PowerUp.of(connected(w.fed(), valves, other), setup, bare.spread(), 1, watcher));
+    }
     PowerUpPlan plan =
         new PowerUpPlan(
             id,
@@ -169,6 +241,13 @@ public final class PowerUpPlanner {
             w.clips(),
             ramp.rungs().stream().map(PowerUp.Rung::step).toList());
     List<Message> notes = new ArrayList<>();
+    if (!bare.described()) {
+      notes.add(
+          Message.of(
+              FirstPowerWords.NOTE_NOT_DESCRIBED,
+              Quantity.watts(bare.others().getFirst().primary().otherWatts()),
+              Quantity.watts(bare.others().getLast().primary().otherWatts())));
+    }
     if (bare.loads() == TurnedUp.Loads.VALVES) {
       cold(supply, limits, notes);
     }
@@ -314,7 +393,12 @@ public final class PowerUpPlanner {
 
   /** What a plan has connected. */
   public static Supply connected(PowerUpPlan plan, Bare bare) {
-    return plan.fed().isEmpty() ? bare.supply() : SeparateSupplies.only(bare.supply(), plan.fed());
+    return connected(plan.fed(), plan.valves(), bare.supply());
+  }
+
+  private static Supply connected(List<String> fed, boolean valves, Supply supply) {
+    Supply there = fed.isEmpty() ? supply : SeparateSupplies.only(supply, fed);
+    return valves ? there : without(there);
   }
 
   /** What the connected supply feeds under a plan. */
@@ -343,6 +427,10 @@ public final class PowerUpPlanner {
     List<Clip> clips = new ArrayList<>();
     if (lamp) {
       clips.add(Clip.BEHIND_LAMP);
+    }
+    if (!bare.described()) {
+      clips.add(Clip.TAKEN);
+      return clips;
     }
     List<String> rails =
         SeparateSupplies.of(bare.supply()).stream()

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.yellowhearth.core.fact.SupplyRectifier.Heating;
+import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.RectifierTechnology;
 
@@ -13,9 +14,24 @@ import org.yellowhearth.core.part.RectifierTechnology;
  */
 public record SupplyRules(
     Map<Family, AgeingRule> ageing,
+    List<UsualWatts> usualWatts,
     List<Cathode> cathodes,
     Map<RectifierTechnology, RectifierClass> rectifiers,
     List<Inside> inside) {
+  /**
+   * What sets of a kind take from the mains, where nothing is known of one.
+   *
+   * @param least less is hardly met
+   * @param most more is hardly met
+   */
+  public record UsualWatts(
+      SetPlate.Kind kind,
+      SetPlate.Technology technology,
+      double least,
+      double usual,
+      double most,
+      String source) {}
+
   /**
    * How fast a cathode comes to emit.
    *
@@ -60,6 +76,7 @@ public record SupplyRules(
 
   public SupplyRules {
     ageing = Map.copyOf(ageing);
+    usualWatts = List.copyOf(usualWatts);
     cathodes = List.copyOf(cathodes);
     rectifiers = Map.copyOf(rectifiers);
     inside = List.copyOf(inside);
@@ -68,6 +85,18 @@ public record SupplyRules(
         throw new IllegalArgumentException("no ageing is stated for " + f.code());
       }
     }
+  }
+
+  /** What sets of a kind take; a hybrid one is taken for one with valves. */
+  public UsualWatts usualWatts(SetPlate.Kind kind, SetPlate.Technology technology) {
+    SetPlate.Technology as =
+        technology == SetPlate.Technology.HYBRID ? SetPlate.Technology.VALVE : technology;
+    return usualWatts.stream()
+        .filter(u -> u.kind == kind && u.technology == as)
+        .findFirst()
+        .orElseThrow(() ->
+            new IllegalArgumentException(
+                "no usual watts are stated for " + kind.code() + ", " + as.code()));
   }
 
   /** How a family ages. */

@@ -211,4 +211,31 @@ public class PowerUpBandTest {
             .heaters();
     assertThat(rough.heaters()).isCloseTo(exact, within(3e-3));
   }
+
+  /**
+   * A half-wave set without a transformer that draws 50 mA: a meter behind a 25 W lamp shows most
+   * of the mains, but the rectifier's pulses are what the lamp keeps back, and the rail stays far
+   * down. The lamp goes by the rails.
+   */
+  @Test
+  public void theLampGoesByWhatTheRailsReach() {
+    Supply direct =
+        Supply.of(
+            Supply.Mains.of(240, 50),
+            new Section.Winding("line", 240, 20, false),
+            Section.Rectify.of(
+                "D1",
+                "line",
+                Section.Scheme.HALF_WAVE,
+                RectifierModel.of(RectifierTechnology.SILICON),
+                "HT"),
+            Section.Filter.at("f", "HT", new Section.Cap("C1", 50e-6, 2, 1e9)),
+            new Section.Load("set", "HT", Section.Load.Kind.CURRENT, 0.05));
+    LampChoice c = LampChoice.of(direct, Loads.VALVES, Watcher.NOBODY);
+    LampChoice.Tried small =
+        c.tried().stream().filter(t -> t.watts() == 25).findFirst().orElseThrow();
+    assertThat(small.rails()).isLessThan(0.5).isLessThan(small.left());
+    assertThat(c.best().orElseThrow().watts()).isGreaterThan(25);
+    assertThat(c.best().orElseThrow().rails()).isGreaterThan(0.6);
+  }
 }

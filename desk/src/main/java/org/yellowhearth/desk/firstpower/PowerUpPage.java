@@ -18,6 +18,7 @@ import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.PowerUpPlan.Clip;
 import org.yellowhearth.core.fact.PowerUpPlan.PowerUpKind;
 import org.yellowhearth.core.fact.PowerUpPlan.Shows;
+import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.firstpower.LampChoice;
 import org.yellowhearth.core.firstpower.PowerUpPlanner.Proposed;
 import org.yellowhearth.core.firstpower.PowerUpPlanner.Wanted;
@@ -37,6 +38,7 @@ import org.yellowhearth.knowledge.words.Durations;
 import org.yellowhearth.publishing.drawing.StairsChart;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.FirstPowerModel;
+import org.yellowhearth.workshop.Stage;
 import org.yellowhearth.workshop.words.Labels;
 
 /**
@@ -62,6 +64,7 @@ final class PowerUpPage extends Page {
   private final VBox tells = column();
   private final VBox what;
   private final Button keep;
+  private final Button elsewhere;
   private final Label state = text("", "strong-note");
   private boolean showing;
 
@@ -114,7 +117,15 @@ final class PowerUpPage extends Page {
     first.getStyleClass().add("line-form");
     VBox left = column(first, lampSays, fed, heading("wake.clips"), clips, working, notes);
     VBox right = column(row(text(Labels.of("wake.looked"), "form-label"), looked), stairs);
-    FlowPane end = new FlowPane(keep, state);
+    elsewhere =
+        button(
+            "wake.to-arrival",
+            "ramp-elsewhere",
+            () -> {
+              boolean described = !job().items(SupplySection.class).isEmpty();
+              model.stageProperty().set(described ? Stage.TRACE : Stage.ARRIVAL);
+            });
+    FlowPane end = new FlowPane(keep, state, elsewhere);
     end.getStyleClass().add("line-form");
     what = column(columns(left, right), table, heading("wake.tells"), tells);
     add(end, what);
@@ -187,9 +198,15 @@ final class PowerUpPage extends Page {
                         && p.plan().clips().equals(stands.get().clips())
                         && p.plan().kind() == stands.get().kind())
                 .orElse(false);
+    boolean described = !job().items(SupplySection.class).isEmpty();
+    boolean stuck = basis.isEmpty() && !working;
+    elsewhere.setText(Labels.of(described ? "wake.to-trace" : "wake.to-arrival"));
+    elsewhere.setVisible(stuck);
+    elsewhere.setManaged(stuck);
     state.setText(
         basis.isEmpty()
-            ? Labels.of(working ? "wake.working" : "wake.describe")
+            ? Labels.of(
+                working ? "wake.working" : described ? "wake.not-worked-out" : "wake.describe")
             : same
                 ? Labels.of("wake.stands")
                 : stands
