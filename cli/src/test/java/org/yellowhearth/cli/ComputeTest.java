@@ -291,7 +291,7 @@ public class ComputeTest {
     assertThat(dissipation.path("margin").asDouble()).isCloseTo(-7, within(1e-9));
     assertThat(dissipation.path("source").path("title").asText()).isNotBlank();
     assertThat(finding(part, "agreement").path("working").asText()).contains("420 Ω", "400 Ω");
-    assertThat(part.path("verdict").asText()).isEqualTo("Renew");
+    assertThat(part.path("verdict").asText()).isEqualTo("Replace");
     assertThat(part.path("replacement").path("text").asText())
         .isEqualTo("10 µF 450 V electrolytic");
     assertThat(root.path("parts").get(1).path("replacement").path("kind").asText())

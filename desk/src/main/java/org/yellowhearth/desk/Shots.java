@@ -141,7 +141,7 @@ public final class Shots extends Application {
       model.stageProperty().set(org.yellowhearth.workshop.Stage.PARTS);
       model.benchLine().lineProperty().set("+ C24 .25 MFD 350 V paper decoupling");
     });
-    shot("census");
+    shot("parts");
     steps.add(() -> {
       model.benchLine().lineProperty().set("");
       choose("C16a");
@@ -150,7 +150,7 @@ public final class Shots extends Application {
     for (String colour : List.of("green", "blue", "orange", "silver")) {
       steps.add(() -> ((Button) shell.lookup("#colour-" + colour)).fire());
     }
-    shot("census-decoder");
+    shot("parts-colours");
     steps.add(() -> {
       model.benchLine().lineProperty().set("");
       model.stageProperty().set(org.yellowhearth.workshop.Stage.ARRIVAL);
@@ -215,7 +215,7 @@ public final class Shots extends Application {
     wait(WARM_UP);
     steps.add(() -> ((Button) scene.lookup("#renew-choose")).fire());
     wait(4);
-    shot("renew");
+    shot("replace");
     steps.add(() -> model.renew().matchDrawer());
     wait(4);
     steps.add(() -> model.renew().acceptMatch());
@@ -230,7 +230,7 @@ public final class Shots extends Application {
                 }));
     steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.REPLACE, "sheet"));
     steps.add(() -> model.tell("", false));
-    shot("renew-sheet");
+    shot("replace-sheet");
   }
 
   /**
@@ -241,7 +241,7 @@ public final class Shots extends Application {
     steps.add(() -> shell.show(org.yellowhearth.workshop.Stage.FIRST_POWER, "plan"));
     wait(PLANNING);
     steps.add(() -> model.wake().keepPlan());
-    shot("wake");
+    shot("first-power");
     steps.add(() ->
         Checks.blocking(model.job(), clock.instant())
             .forEach(c ->
@@ -285,7 +285,7 @@ public final class Shots extends Application {
       }
     }
     steps.add(() -> appearance.nightProperty().set(true));
-    shot("wake-run");
+    shot("first-power-run");
     steps.add(
         () -> appearance.nightProperty().set(getParameters().getNamed().containsKey("night")));
     steps.add(() -> model.power(Edit.Power.OFF));
@@ -325,7 +325,7 @@ public final class Shots extends Application {
     }
     steps.add(() -> model.reform().poll());
     wait(2);
-    shot("prove");
+    shot("final-test");
     agenda();
   }
 

@@ -78,16 +78,16 @@ public class CrashReportsTest {
                       "reform.quality.",
                       "reform.link.which.",
                       "reform.link.none.",
-                      "renew.page.",
-                      "renew.state.",
-                      "renew.rectifier.",
-                      "renew.shopping.",
+                      "replace.page.",
+                      "replace.state.",
+                      "replace.rectifier.",
+                      "replace.shopping.",
                       "shop.page.",
-                      "wake.page.",
-                      "prove.page.",
+                      "firstpower.page.",
+                      "finaltest.page.",
                       "learned.page.",
-                      "wake.link.which.",
-                      "wake.link.none.",
+                      "firstpower.link.which.",
+                      "firstpower.link.none.",
                       "stock.column.")
                   .stream()
                   .anyMatch(whole::startsWith)
@@ -106,7 +106,7 @@ public class CrashReportsTest {
           whole.startsWith("section.state.")
               && Stream.of(SupplyReading.State.values()).anyMatch(s -> s.code().equals(last));
       boolean step =
-          whole.startsWith("renew.sheet.state.")
+          whole.startsWith("replace.sheet.state.")
               && Stream.of(FittingSheet.State.values())
                   .anyMatch(x -> x.name().equalsIgnoreCase(last));
       boolean whence =

@@ -140,7 +140,7 @@ public class FirstPowerFlowTest extends Window {
     assertThat(rail.getText()).contains("V");
     assertThat(rail.getFont().getSize()).as("legible from two metres").isGreaterThanOrEqualTo(48);
     assertThat(find("wake-stop", Button.class).getHeight()).isGreaterThan(60);
-    assertThat(said("hearth-state")).isEqualTo("LIT");
+    assertThat(said("hearth-state")).isEqualTo("POWER ON");
     press(KeyCode.SPACE);
     assertThat(run().phase()).isEqualTo(PowerUpRun.PowerUpPhase.STOPPED);
     assertThat(run().step()).isEqualTo(2);

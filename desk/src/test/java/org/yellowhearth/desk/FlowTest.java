@@ -38,17 +38,17 @@ public class FlowTest extends Window {
     assertThat(job().capacitor(Rooms.ref("C21")).orElseThrow().farads()).isEqualTo(8e-6);
     robot.write("9.1u 400r D2.4 @100");
     assertThat(said("echo-understood")).contains("C21", "9.1 µF", "ESR 400 Ω", "D 2.4", "100 Hz");
-    assertThat(said("echo-verdict")).isEqualTo("Renew");
+    assertThat(said("echo-verdict")).isEqualTo("Replace");
     press(KeyCode.ENTER);
     assertThat(find("bench-line", TextField.class).getText()).isEmpty();
-    assertThat(said("reasons-verdict")).isEqualTo("Renew");
+    assertThat(said("reasons-verdict")).isEqualTo("Replace");
     assertThat(said("reasons-replacement")).isEqualTo("10 µF 450 V electrolytic");
     press(KeyCode.CONTROL, KeyCode.S);
     try (Stream<Path> files = Files.list(folder.resolve("dossiers"))) {
       Path pdf = files.findFirst().orElseThrow();
       try (PDDocument document = Loader.loadPDF(pdf.toFile())) {
         assertThat(new PDFTextStripper().getText(document))
-            .contains("Quillandry", "C21", "400 Ω", "Renew", "Journal");
+            .contains("Quillandry", "C21", "400 Ω", "Replace", "Journal");
       }
     }
     assertThat(said("notice")).contains("Saved", "dossiers");
@@ -144,9 +144,9 @@ public class FlowTest extends Window {
     press(KeyCode.F8);
     robot.write("first light");
     press(KeyCode.ENTER);
-    assertThat(said("hearth-state")).isEqualTo("LIT");
+    assertThat(said("hearth-state")).isEqualTo("POWER ON");
     press(KeyCode.F9);
-    assertThat(said("hearth-state")).startsWith("BANKED");
+    assertThat(said("hearth-state")).startsWith("OFF, CHARGED");
     press(KeyCode.PAGE_DOWN);
     assertThat(model.chosenProperty().get()).contains(Rooms.ref("C2"));
   }

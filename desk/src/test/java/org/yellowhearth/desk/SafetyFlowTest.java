@@ -71,13 +71,13 @@ public class SafetyFlowTest extends Window {
     press(KeyCode.F8);
     robot.write("lamp in series");
     press(KeyCode.ENTER);
-    assertThat(said("hearth-state")).isEqualTo("LIT");
+    assertThat(said("hearth-state")).isEqualTo("POWER ON");
     press(KeyCode.F9);
-    assertThat(said("hearth-state")).isEqualTo("BANKED  250 V");
-    assertThat(said("hearth-big")).startsWith("BANKED");
+    assertThat(said("hearth-state")).isEqualTo("OFF, CHARGED  250 V");
+    assertThat(said("hearth-big")).startsWith("OFF, CHARGED");
     assertThat(find("hearth-since", Label.class).getText()).startsWith("touch-safe in");
     goOn(Duration.ofSeconds(1));
-    assertThat(said("hearth-state")).startsWith("BANKED").isNotEqualTo("BANKED  250 V");
+    assertThat(said("hearth-state")).startsWith("OFF, CHARGED").isNotEqualTo("OFF, CHARGED  250 V");
 
     enter("C1 100n @1k");
     assertThat(model.gateProperty().get()).isPresent();
@@ -96,7 +96,7 @@ public class SafetyFlowTest extends Window {
             });
 
     goOn(Duration.ofHours(1));
-    assertThat(said("hearth-state")).isEqualTo("COLD");
+    assertThat(said("hearth-state")).isEqualTo("DISCHARGED");
     enter("C1 101n @1k");
     assertThat(model.gateProperty().get()).isEmpty();
     assertThat(job().readings()).hasSize(readings + 2);
@@ -107,11 +107,11 @@ public class SafetyFlowTest extends Window {
     openJob("Quillandry");
     press(KeyCode.CONTROL, KeyCode.DIGIT2);
     listRail("HT", "250", "8µF", "no bleeder, or open", "");
-    assertThat(said("hearth-state")).isEqualTo("UNKNOWN");
+    assertThat(said("hearth-state")).isEqualTo("NOT KNOWN");
     press(KeyCode.F2);
     enter("clip HT 1k");
     enter("volts HT 0.2V");
-    assertThat(said("hearth-state")).startsWith("BANKED");
+    assertThat(said("hearth-state")).startsWith("OFF, CHARGED");
     assertThat(find("hearth-since", Label.class).getText()).contains("may recover to");
     enter("unclip HT");
     assertThat(job().journal().getLast().act()).isInstanceOf(Act.Did.class);
@@ -123,7 +123,7 @@ public class SafetyFlowTest extends Window {
     fill("gate-reason", "typed by mistake");
     assertThat(said("hearth-state"))
         .as("the rail is undone, what happened stays")
-        .isEqualTo("UNKNOWN");
+        .isEqualTo("NOT KNOWN");
     assertThat(job().events()).hasSize(4);
   }
 

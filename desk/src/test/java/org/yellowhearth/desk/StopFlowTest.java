@@ -341,7 +341,7 @@ public class StopFlowTest extends Window {
     robot.interact(() -> model.wake().stop(PoweringUp.StopCause.METER_OFF, ""));
     settle();
     assertThat(said("stop-look")).contains("cannot see whether it is off", "pull the plug", "look");
-    assertThat(said("hearth-state")).isEqualTo("LIT");
+    assertThat(said("hearth-state")).isEqualTo("POWER ON");
     click("stop-seen-off");
     assertThat(job().power()).contains(Edit.Power.OFF);
     assertThat(robot.lookup("#stop-look").tryQuery().filter(Node::isVisible)).isEmpty();

@@ -318,7 +318,7 @@ public final class DeskModel {
   /** Puts the job back on the shelf; there is nothing to save. */
   public void toShop() {
     if (wake.on()) {
-      tell(Labels.of("wake.leave"), true);
+      tell(Labels.of("firstpower.leave"), true);
       return;
     }
     gate.get().ifPresent(g -> g.leave().run());

@@ -113,7 +113,7 @@ public final class FinalTestModel {
 
   private static double needed(OptionalDouble figure, String what) {
     return figure.orElseThrow(
-        () -> new IllegalArgumentException(Labels.of("prove.needed", Labels.of(what))));
+        () -> new IllegalArgumentException(Labels.of("finaltest.needed", Labels.of(what))));
   }
 
   // --- the chart
@@ -135,7 +135,7 @@ public final class FinalTestModel {
                     .findFirst()
                     .orElseGet(model::newId),
                 point.strip(),
-                needed(volts, "prove.volts"),
+                needed(volts, "finaltest.volts"),
                 fraction(tolerancePercent),
                 line,
                 meter,
@@ -162,7 +162,7 @@ public final class FinalTestModel {
                 now(),
                 point.strip(),
                 kind,
-                needed(volts, "prove.volts"),
+                needed(volts, "finaltest.volts"),
                 line,
                 meter,
                 OptionalDouble.empty(),
@@ -188,7 +188,7 @@ public final class FinalTestModel {
   public void proposeAdjustments() {
     List<Adjustment> more = Adjusting.proposed(job());
     if (more.isEmpty()) {
-      model.tell(Labels.of("prove.adjust.nothing"), false);
+      model.tell(Labels.of("finaltest.adjust.nothing"), false);
     } else {
       model.putAll(more);
     }
@@ -210,8 +210,8 @@ public final class FinalTestModel {
                 kind,
                 point.strip(),
                 unit.strip().isEmpty() ? "V" : unit.strip(),
-                needed(target, "prove.adjust.target"),
-                needed(tolerance, "prove.adjust.tolerance"),
+                needed(target, "finaltest.adjust.target"),
+                needed(tolerance, "finaltest.adjust.tolerance"),
                 harmful,
                 control.strip(),
                 List.of())));
@@ -226,7 +226,7 @@ public final class FinalTestModel {
       boolean loaded,
       String note) {
     return model.made(() -> {
-      double is = needed(after, "prove.adjust.after");
+      double is = needed(after, "finaltest.adjust.after");
       double was = before.orElse(a.turns().isEmpty() ? is : a.turns().getLast().after());
       model.put(a.turned(new Adjustment.Turn(now(), was, is, count, loaded, note.strip())));
     });
@@ -257,9 +257,9 @@ public final class FinalTestModel {
                 model.newId(),
                 now(),
                 regulator.strip(),
-                needed(input, "prove.headroom.input"),
-                needed(ripple, "prove.headroom.ripple"),
-                needed(output, "prove.headroom.output"),
+                needed(input, "finaltest.headroom.input"),
+                needed(ripple, "finaltest.headroom.ripple"),
+                needed(output, "finaltest.headroom.output"),
                 line)));
   }
 
@@ -290,7 +290,7 @@ public final class FinalTestModel {
       List<LoadTest.Loaded> loads = new ArrayList<>(before.map(LoadTest::loads).orElse(List.of()));
       loads.add(
           new LoadTest.Loaded(
-              needed(amperes, "prove.amperes"), needed(volts, "prove.volts"), line));
+              needed(amperes, "finaltest.amperes"), needed(volts, "finaltest.volts"), line));
       model.put(
           new LoadTest(before.map(LoadTest::id).orElseGet(model::newId), point.strip(), loads));
     });
@@ -317,7 +317,7 @@ public final class FinalTestModel {
                     ""))
             .toList();
     if (more.isEmpty()) {
-      model.tell(Labels.of("prove.functions.all"), false);
+      model.tell(Labels.of("finaltest.functions.all"), false);
     } else {
       model.putAll(more);
     }
@@ -382,12 +382,12 @@ public final class FinalTestModel {
               .toList();
       if (!waited.isEmpty()) {
         throw new IllegalArgumentException(
-            Labels.of("prove.hold.first", String.join(", ", waited)));
+            Labels.of("finaltest.hold.first", String.join(", ", waited)));
       }
       List<AccuracyTest.AccuracyPoint> points = new ArrayList<>(t.points());
       points.add(
           new AccuracyTest.AccuracyPoint(
-              needed(applied, "prove.applied"), needed(shown, "prove.shown")));
+              needed(applied, "finaltest.applied"), needed(shown, "finaltest.shown")));
       model.put(with(t, t.zeroed(), t.calibrated(), points));
     });
   }
@@ -445,7 +445,7 @@ public final class FinalTestModel {
             new BurnIn(
                 model.newId(),
                 now(),
-                needed(hours, "prove.burn.hours"),
+                needed(hours, "finaltest.burn.hours"),
                 channels,
                 BurnIn.BurnEnd.UNDECIDED,
                 "")));

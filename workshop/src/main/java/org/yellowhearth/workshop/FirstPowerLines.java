@@ -77,7 +77,7 @@ public final class FirstPowerLines {
         wake.linkGone();
       }
       wake.stop(PoweringUp.StopCause.LINK_LOST, why);
-      model.tellLast(Labels.of("wake.source-lost", why));
+      model.tellLast(Labels.of("firstpower.source-lost", why));
     });
     source
         .howProperty()
@@ -85,12 +85,12 @@ public final class FirstPowerLines {
           if (owed && how.state() == InstrumentLine.How.State.OPEN) {
             owed = false;
             wake.seenOff();
-            model.tellLast(Labels.of("wake.source-back"), false);
+            model.tellLast(Labels.of("firstpower.source-back"), false);
           }
         });
     meter.onLost(why -> {
       live.set(Map.of());
-      model.tellLast(Labels.of("wake.meter-lost", why));
+      model.tellLast(Labels.of("firstpower.meter-lost", why));
     });
   }
 
@@ -162,11 +162,11 @@ public final class FirstPowerLines {
     if (run.isEmpty()
         || basis.isEmpty()
         || run.get().plan().kind() == PowerUpPlan.PowerUpKind.STATIC_DRAIN) {
-      model.tell(Labels.of("wake.stand-in.none"), true);
+      model.tell(Labels.of("firstpower.stand-in.none"), true);
       return;
     }
     if (wake.on()) {
-      model.tell(Labels.of("wake.on"), true);
+      model.tell(Labels.of("firstpower.on"), true);
       return;
     }
     PowerUpPlan plan = run.get().plan();
@@ -211,7 +211,7 @@ public final class FirstPowerLines {
 
   private void connect(InstrumentLine<?> line, String address) {
     if (wake.on()) {
-      model.tell(Labels.of("wake.on"), true);
+      model.tell(Labels.of("firstpower.on"), true);
       return;
     }
     model.made(() -> {

@@ -215,7 +215,8 @@ public final class FirstPowerModel {
                 try {
                   return Optional.of(new Basis(b, LampChoice.of(b.supply(), b.loads(), watcher)));
                 } catch (BadCircuitException | NoSolutionException e) {
-                  show.accept(() -> model.tell(Labels.of("wake.no-supply", e.getMessage()), true));
+                  show.accept(
+                      () -> model.tell(Labels.of("firstpower.no-supply", e.getMessage()), true));
                   return Optional.empty();
                 }
               });
@@ -273,7 +274,7 @@ public final class FirstPowerModel {
         Proposed p = PowerUpPlanner.of(id, b.get().bare(), w, PowerUpPlanner.RUNS, watcher);
         show.accept(() -> proposed.set(Optional.of(p)));
       } catch (NoSolutionException | IllegalArgumentException e) {
-        show.accept(() -> model.tell(Labels.of("wake.no-plan", e.getMessage()), true));
+        show.accept(() -> model.tell(Labels.of("firstpower.no-plan", e.getMessage()), true));
       }
     });
   }
@@ -286,7 +287,7 @@ public final class FirstPowerModel {
   /** Takes the proposed plan as the one to run. */
   public void keepPlan() {
     if (on()) {
-      model.tell(Labels.of("wake.on"), true);
+      model.tell(Labels.of("firstpower.on"), true);
       return;
     }
     proposed.get().ifPresent(p -> model.put(p.plan()));
@@ -348,7 +349,7 @@ public final class FirstPowerModel {
       return;
     }
     if (against.isPresent()) {
-      model.tell(Labels.of("wake.not-ready", model.words().say(against.get().words())), true);
+      model.tell(Labels.of("firstpower.not-ready", model.words().say(against.get().words())), true);
       return;
     }
     causes.set(List.of());
@@ -375,7 +376,7 @@ public final class FirstPowerModel {
   public void next() {
     PowerUpCounsel counsel = judgement().map(PowerUpJudgement::counsel).orElse(PowerUpCounsel.STOP);
     if (counsel != PowerUpCounsel.GO_ON) {
-      model.tell(Labels.of("wake.not-yet"), true);
+      model.tell(Labels.of("firstpower.not-yet"), true);
       return;
     }
     PowerUpRun r = run.get().orElseThrow();
@@ -490,7 +491,7 @@ public final class FirstPowerModel {
                 watcher);
         show.accept(() -> causes.set(List.copyOf(found)));
       } catch (BadCircuitException | NoSolutionException e) {
-        show.accept(() -> model.tell(Labels.of("wake.no-cause", e.getMessage()), true));
+        show.accept(() -> model.tell(Labels.of("firstpower.no-cause", e.getMessage()), true));
       }
     });
   }

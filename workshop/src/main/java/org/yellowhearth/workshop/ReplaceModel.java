@@ -439,7 +439,7 @@ public final class ReplaceModel {
   public void unchoose(PartRef ref) {
     model.made(() -> {
       if (fitting(model.job(), ref).fitted()) {
-        throw new IllegalArgumentException(Labels.of("renew.fitted-already", ref));
+        throw new IllegalArgumentException(Labels.of("replace.fitted-already", ref));
       }
       choice(model.job(), ref).ifPresent(model::take);
     });
@@ -474,10 +474,10 @@ public final class ReplaceModel {
               && !before.checked()
               && polar(ref)
               && after.sign() != Fitting.MeterSign.RIGHT) {
-            throw new IllegalArgumentException(Labels.of("renew.sheet.sign-first", ref));
+            throw new IllegalArgumentException(Labels.of("replace.sheet.sign-first", ref));
           }
           if (after.fitted() && !before.fitted() && choice(model.job(), ref).isEmpty()) {
-            throw new IllegalArgumentException(Labels.of("renew.sheet.nothing-chosen", ref));
+            throw new IllegalArgumentException(Labels.of("replace.sheet.nothing-chosen", ref));
           }
           model.put(after);
         }));
@@ -550,7 +550,7 @@ public final class ReplaceModel {
             List.of(
                 swap,
                 new BenchTask(
-                    id, BenchTask.Doing.OTHER, Labels.of("renew.rectifier.place"), step, false)),
+                    id, BenchTask.Doing.OTHER, Labels.of("replace.rectifier.place"), step, false)),
             Optional.empty());
       } else {
         together(List.of(swap), model.job().item(id));
@@ -580,10 +580,10 @@ public final class ReplaceModel {
                   all.put(r.id(), c);
                   changes.set(Map.copyOf(all));
                 },
-                () -> model.tell(Labels.of("renew.rectifier.unknown", r.name()), true)));
+                () -> model.tell(Labels.of("replace.rectifier.unknown", r.name()), true)));
       } catch (BadCircuitException | NoSolutionException e) {
-        show.accept(
-            () -> model.tell(Labels.of("renew.rectifier.trouble", r.name(), e.getMessage()), true));
+        show.accept(() ->
+            model.tell(Labels.of("replace.rectifier.trouble", r.name(), e.getMessage()), true));
       }
     });
   }
@@ -610,7 +610,7 @@ public final class ReplaceModel {
       show.accept(() ->
           found.ifPresentOrElse(
               m -> mains.set(Optional.of(m)),
-              () -> model.tell(Labels.of("renew.mains.no-plate"), true)));
+              () -> model.tell(Labels.of("replace.mains.no-plate"), true)));
     });
   }
 
@@ -640,7 +640,7 @@ public final class ReplaceModel {
             .map(Capacitor.class::cast)
             .toList();
     if (open.isEmpty()) {
-      model.tell(Labels.of("renew.kit.nothing-open"), false);
+      model.tell(Labels.of("replace.kit.nothing-open"), false);
       return;
     }
     // What is promised to a place of this job that is open is free for it again.
@@ -682,11 +682,11 @@ public final class ReplaceModel {
                       .map(c -> (Edit) new Edit.ItemChanged(job.item(c.id()), Optional.of(c)))
                       .toList();
               if (edits.isEmpty()) {
-                model.tell(Labels.of("renew.kit.chosen-already"), false);
+                model.tell(Labels.of("replace.kit.chosen-already"), false);
               } else {
                 model.act(
                     BenchLineModel.together(edits),
-                    () -> model.tell(Labels.of("renew.kit.chosen", edits.size()), false));
+                    () -> model.tell(Labels.of("replace.kit.chosen", edits.size()), false));
               }
             }));
   }

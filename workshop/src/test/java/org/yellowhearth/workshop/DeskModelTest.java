@@ -165,7 +165,7 @@ public class DeskModelTest {
     Rooms.type(model, "+ C1 10 MFD 63 V electrolytic");
     lit();
     assertThat(hearth()).isEqualTo(ChargeState.LIT);
-    assertThat(echo("9u").trouble()).contains("LIT");
+    assertThat(echo("9u").trouble()).contains("The set is ON");
     model.power(Edit.Power.OFF);
     assertThat(hearth()).as("no rail is listed").isEqualTo(ChargeState.UNKNOWN);
     Rooms.type(model, "lit");

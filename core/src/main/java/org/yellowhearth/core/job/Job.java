@@ -334,12 +334,14 @@ public final class Job {
         case Edit.PartAdded e -> {
           PartRef ref = e.part().ref();
           require(
-              parts.putIfAbsent(ref, e.part()) == null, entry, ref + " is in the census already");
+              parts.putIfAbsent(ref, e.part()) == null,
+              entry,
+              ref + " is in the parts list already");
           e.readings().forEach(r -> keep(r, entry));
         }
         case Edit.PartRemoved e -> {
           PartRef ref = e.part().ref();
-          require(parts.remove(ref, e.part()), entry, ref + " is not so in the census");
+          require(parts.remove(ref, e.part()), entry, ref + " is not so in the parts list");
           e.readings().forEach(r -> withdraw(r, entry));
           require(
               readings.stream().noneMatch(r -> r.part().equals(ref)),
@@ -355,7 +357,7 @@ public final class Job {
           require(
               parts.replace(e.before().ref(), e.before(), e.after()),
               entry,
-              e.before().ref() + " is not so in the census");
+              e.before().ref() + " is not so in the parts list");
         }
         case Edit.ReadingKept e -> keep(e.reading(), entry);
         case Edit.ReadingWithdrawn e -> withdraw(e.reading(), entry);
@@ -384,7 +386,7 @@ public final class Job {
       require(
           !(edit.item() instanceof OfPart o) || parts.containsKey(o.part()),
           entry,
-          "its part is not in the census");
+          "its part is not in the parts list");
       edit.after().ifPresentOrElse(after -> items.put(id, after), () -> items.remove(id));
     }
 
@@ -398,7 +400,8 @@ public final class Job {
     }
 
     private void keep(Reading reading, Entry entry) {
-      require(parts.containsKey(reading.part()), entry, reading.part() + " is not in the census");
+      require(
+          parts.containsKey(reading.part()), entry, reading.part() + " is not in the parts list");
       require(readingIds.add(reading.id()), entry, "reading " + reading.id() + " is there already");
       readings.add(position(reading), reading);
     }

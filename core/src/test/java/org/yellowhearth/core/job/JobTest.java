@@ -145,11 +145,13 @@ public class JobTest {
     Capacitor c1 = part("C1", 8e-6);
     return new Object[][] {
       {new Act.Did(new Edit.PartAdded(c1)), "already"}, //
-      {new Act.Did(new Edit.PartRemoved(part("C2", 1e-6), List.of())), "not so in the census"}, //
+      {
+        new Act.Did(new Edit.PartRemoved(part("C2", 1e-6), List.of())), "not so in the parts list"
+      }, //
       {new Act.Did(new Edit.PartRemoved(c1, List.of())), "readings"}, //
       {new Act.Did(new Edit.PartChanged(c1, part("C9", 1e-6))), "keeps the reference"}, //
-      {new Act.Did(new Edit.PartChanged(part("C1", 9e-6), c1)), "not so in the census"}, //
-      {new Act.Did(new Edit.ReadingKept(reading("r2", "C5", 1))), "not in the census"}, //
+      {new Act.Did(new Edit.PartChanged(part("C1", 9e-6), c1)), "not so in the parts list"}, //
+      {new Act.Did(new Edit.ReadingKept(reading("r2", "C5", 1))), "not in the parts list"}, //
       {new Act.Did(new Edit.ReadingKept(reading("r1", "C1", 1))), "there already"}, //
       {new Act.Did(new Edit.ReadingWithdrawn(reading("r7", "C1", 1))), "not there"}, //
       {
@@ -293,7 +295,7 @@ public class JobTest {
         new VisualInspection("l", PartRef.of("C9"), VisualInspection.Sign.BULGED, "");
     assertThatThrownBy(() -> Sets.with(job, stray))
         .isInstanceOf(IllegalEditException.class)
-        .hasMessageContaining("census");
+        .hasMessageContaining("parts list");
     Job seen =
         Sets.with(
             job, new VisualInspection("l", PartRef.of("C1"), VisualInspection.Sign.REVERSED, ""));

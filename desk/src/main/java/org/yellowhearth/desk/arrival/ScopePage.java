@@ -65,7 +65,7 @@ final class ScopePage extends Page {
             heading("scope.lines"),
             lines,
             estimateLine(),
-            button("scope.from-census", "estimate-census", this::fromCensus));
+            button("scope.from-parts", "estimate-census", this::fromCensus));
     add(columns(left, right));
   }
 
@@ -242,14 +242,14 @@ final class ScopePage extends Page {
                           model().newId(),
                           supply ? Phase.SUPPLY : Phase.REST,
                           Labels.of(
-                              supply ? "scope.census.supply" : "scope.census.rest",
+                              supply ? "scope.parts.supply" : "scope.parts.rest",
                               Math.round(count)),
                           budget().partHours().times(count),
                           budget().partPrice().times(count)));
             }
           }
           if (open.assessments().stream().noneMatch(a -> a.verdict() == Verdict.REPLACE)) {
-            model().tell(Labels.of("scope.census.none"), false);
+            model().tell(Labels.of("scope.parts.none"), false);
           }
         });
   }

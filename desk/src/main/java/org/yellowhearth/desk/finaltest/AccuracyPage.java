@@ -58,9 +58,9 @@ final class AccuracyPage extends Page {
             () ->
                 model.made(() ->
                     prove.hold(held.get(0).getText(), Measure.HOURS.read(held.get(1).getText()))));
-    held.add(hold.field("prove.hold.what", "hold-what", 20));
-    held.add(hold.field("prove.hold.hours", "hold-hours", 6));
-    hold.button("prove.add", "hold-add");
+    held.add(hold.field("finaltest.hold.what", "hold-what", 20));
+    held.add(hold.field("finaltest.hold.hours", "hold-hours", 6));
+    hold.button("finaltest.add", "hold-add");
     AddLine range =
         new AddLine(
             model,
@@ -74,14 +74,14 @@ final class AccuracyPage extends Page {
                         plain(4),
                         typed.get(5).getText(),
                         plain(6))));
-    typed.add(range.field("prove.range", "range-name", 8));
-    typed.add(range.field("prove.unit", "range-unit", 4));
-    typed.add(range.field("prove.full-scale", "range-full", 5));
-    typed.add(range.field("prove.of-reading", "range-reading", 4));
-    typed.add(range.field("prove.of-full-scale", "range-scale", 4));
-    typed.add(range.field("prove.reference", "range-reference", 12));
-    typed.add(range.field("prove.reference.within", "range-within", 4));
-    range.button("prove.add", "range-add");
+    typed.add(range.field("finaltest.range", "range-name", 8));
+    typed.add(range.field("finaltest.unit", "range-unit", 4));
+    typed.add(range.field("finaltest.full-scale", "range-full", 5));
+    typed.add(range.field("finaltest.of-reading", "range-reading", 4));
+    typed.add(range.field("finaltest.of-full-scale", "range-scale", 4));
+    typed.add(range.field("finaltest.reference", "range-reference", 12));
+    typed.add(range.field("finaltest.reference.within", "range-within", 4));
+    range.button("finaltest.add", "range-add");
     Label said = text("", "strong-note");
     said.setId("references-said");
     List<TextField> two = new ArrayList<>();
@@ -95,20 +95,20 @@ final class AccuracyPage extends Page {
               // The figures stay where they were typed.
               return false;
             });
-    two.add(references.field("prove.references.first", "references-first", 7));
-    two.add(references.field("prove.references.within", "references-first-within", 6));
-    two.add(references.field("prove.references.second", "references-second", 7));
-    two.add(references.field("prove.references.within", "references-second-within", 6));
-    references.button("prove.references.compare", "references-compare");
+    two.add(references.field("finaltest.references.first", "references-first", 7));
+    two.add(references.field("finaltest.references.within", "references-first-within", 6));
+    two.add(references.field("finaltest.references.second", "references-second", 7));
+    two.add(references.field("finaltest.references.within", "references-second-within", 6));
+    references.button("finaltest.references.compare", "references-compare");
     add(
-        heading("prove.holds"),
+        heading("finaltest.holds"),
         holds,
         hold,
-        heading("prove.ranges"),
-        text(Labels.of("prove.ranges.order"), "quiet"),
+        heading("finaltest.ranges"),
+        text(Labels.of("finaltest.ranges.order"), "quiet"),
         range,
         ranges,
-        heading("prove.references"),
+        heading("finaltest.references"),
         references,
         said);
   }
@@ -118,11 +118,11 @@ final class AccuracyPage extends Page {
         typed.stream()
             .mapToDouble(d ->
                 d.orElseThrow(
-                    () -> new IllegalArgumentException(Labels.of("prove.references.needed"))))
+                    () -> new IllegalArgumentException(Labels.of("finaltest.references.needed"))))
             .toArray();
     double apart = Accuracy.apart(v[0], v[1], v[2], v[3]);
     return Labels.of(
-        apart > 1 ? "prove.references.differ" : "prove.references.agree",
+        apart > 1 ? "finaltest.references.differ" : "finaltest.references.agree",
         String.format(Locale.ROOT, "%.2f", apart));
   }
 
@@ -136,7 +136,7 @@ final class AccuracyPage extends Page {
     fillRows(
         holds,
         job.items(CalibrationHold.class),
-        "prove.holds.none",
+        "finaltest.holds.none",
         h -> {
           boolean over = !h.holds(now);
           String left =
@@ -148,17 +148,17 @@ final class AccuracyPage extends Page {
               ? row(words, quiet("form.take-out", () -> model().take(h)))
               : row(
                   words,
-                  quiet("prove.hold.settled", () -> prove.settle(h)),
+                  quiet("finaltest.hold.settled", () -> prove.settle(h)),
                   quiet("form.take-out", () -> model().take(h)));
         });
-    fillRows(ranges, job.items(AccuracyTest.class), "prove.ranges.none", this::range);
+    fillRows(ranges, job.items(AccuracyTest.class), "finaltest.ranges.none", this::range);
   }
 
   private VBox range(AccuracyTest t) {
     Accuracy a = Accuracy.of(t);
     String full =
         t.fullScale().isPresent()
-            ? Labels.of("prove.full", figure(t.fullScale().getAsDouble()), t.unit())
+            ? Labels.of("finaltest.full", figure(t.fullScale().getAsDouble()), t.unit())
             : "";
     Label name =
         text(
@@ -166,15 +166,16 @@ final class AccuracyPage extends Page {
                 + "   "
                 + full
                 + Labels.of(
-                    "prove.limit",
+                    "finaltest.limit",
                     Quantity.percent(t.ofReading()),
                     Quantity.percent(t.ofFullScale()),
                     t.reference(),
                     Quantity.percent(t.referenceUncertainty())),
             "strong-note");
-    CheckBox zeroed = box("prove.zeroed", t.zeroed(), on -> prove.prepared(t, on, t.calibrated()));
+    CheckBox zeroed =
+        box("finaltest.zeroed", t.zeroed(), on -> prove.prepared(t, on, t.calibrated()));
     CheckBox calibrated =
-        box("prove.calibrated", t.calibrated(), on -> prove.prepared(t, t.zeroed(), on));
+        box("finaltest.calibrated", t.calibrated(), on -> prove.prepared(t, t.zeroed(), on));
     List<TextField> point = new ArrayList<>();
     AddLine add =
         new AddLine(
@@ -186,9 +187,9 @@ final class AccuracyPage extends Page {
                             t,
                             Measure.PLAIN.read(point.get(0).getText()),
                             Measure.PLAIN.read(point.get(1).getText()))));
-    point.add(add.field("prove.applied", "applied-" + t.id(), 6));
-    point.add(add.field("prove.shown", "shown-" + t.id(), 6));
-    add.button("prove.keep", "point-" + t.id());
+    point.add(add.field("finaltest.applied", "applied-" + t.id(), 6));
+    point.add(add.field("finaltest.shown", "shown-" + t.id(), 6));
+    add.button("finaltest.keep", "point-" + t.id());
     FlowPane first = new FlowPane(zeroed, calibrated, add);
     first.getStyleClass().add("line-form");
     VBox box = column(row(name, quiet("form.take-out", () -> model().take(t))), first);
@@ -199,7 +200,7 @@ final class AccuracyPage extends Page {
               new Columns(table(t, a), plot(t, a)),
               text(
                   Labels.of(
-                      "prove.residual",
+                      "finaltest.residual",
                       rough(a.residual()),
                       t.unit(),
                       model().words().word(a.verdict())),
@@ -223,11 +224,11 @@ final class AccuracyPage extends Page {
     Grid grid = new Grid("points-" + t.id());
     grid.head(
         List.of(
-            Labels.of("prove.applied"),
-            Labels.of("prove.shown"),
-            Labels.of("prove.error"),
-            Labels.of("prove.of-reading.short"),
-            Labels.of("prove.of-full-scale.short"),
+            Labels.of("finaltest.applied"),
+            Labels.of("finaltest.shown"),
+            Labels.of("finaltest.error"),
+            Labels.of("finaltest.of-reading.short"),
+            Labels.of("finaltest.of-full-scale.short"),
             ""));
     for (Accuracy.Line l : a.lines()) {
       boolean bad = l.verdict() == AccuracyVerdict.BEYOND;
@@ -271,8 +272,8 @@ final class AccuracyPage extends Page {
         BandChart.marks(
             at,
             band,
-            Labels.of("prove.applied") + ", " + t.unit(),
-            Labels.of("prove.error") + ", " + t.unit(),
+            Labels.of("finaltest.applied") + ", " + t.unit(),
+            Labels.of("finaltest.error") + ", " + t.unit(),
             w,
             h,
             em));

@@ -56,17 +56,19 @@ final class AdjustPage extends Page {
     line = headroom();
     line.managedProperty().bind(line.visibleProperty());
     add(
-        text(Labels.of("prove.adjust.care"), "caution", "caution-danger"),
-        row(text(""), button("prove.adjust.propose", "adjust-propose", prove::proposeAdjustments)),
+        text(Labels.of("finaltest.adjust.care"), "caution", "caution-danger"),
+        row(
+            text(""),
+            button("finaltest.adjust.propose", "adjust-propose", prove::proposeAdjustments)),
         cards,
         adding(),
-        heading("prove.headroom"),
-        text(Labels.of("prove.headroom.about"), "quiet"),
+        heading("finaltest.headroom"),
+        text(Labels.of("finaltest.headroom.about"), "quiet"),
         spare,
         apart,
         line,
-        heading("prove.figures"),
-        text(Labels.of("prove.figures.about"), "quiet"),
+        heading("finaltest.figures"),
+        text(Labels.of("finaltest.figures.about"), "quiet"),
         figures,
         figureLine());
     prove
@@ -93,14 +95,14 @@ final class AdjustPage extends Page {
                     plain(target.get(4)),
                     target.get(5).getText()));
     kind.add(
-        line.choice("prove.adjust.kind", "adjust-kind", List.of(Adjustment.Adjusted.values())));
-    target.add(line.field("prove.point", "adjust-point", 8));
-    target.add(line.field("prove.adjust.unit", "adjust-unit", 3));
-    target.add(line.field("prove.adjust.target", "adjust-target", 6));
-    target.add(line.field("prove.adjust.tolerance", "adjust-tolerance", 5));
-    target.add(line.field("prove.adjust.harmful", "adjust-harmful", 6));
-    target.add(line.field("prove.adjust.control", "adjust-control", 14));
-    return line.button("prove.adjust.add", "adjust-add");
+        line.choice("finaltest.adjust.kind", "adjust-kind", List.of(Adjustment.Adjusted.values())));
+    target.add(line.field("finaltest.point", "adjust-point", 8));
+    target.add(line.field("finaltest.adjust.unit", "adjust-unit", 3));
+    target.add(line.field("finaltest.adjust.target", "adjust-target", 6));
+    target.add(line.field("finaltest.adjust.tolerance", "adjust-tolerance", 5));
+    target.add(line.field("finaltest.adjust.harmful", "adjust-harmful", 6));
+    target.add(line.field("finaltest.adjust.control", "adjust-control", 14));
+    return line.button("finaltest.adjust.add", "adjust-add");
   }
 
   private static OptionalDouble plain(TextField field) {
@@ -120,12 +122,12 @@ final class AdjustPage extends Page {
                             Measure.VOLTS.read(measured.get(2).getText()),
                             Measure.VOLTS.read(measured.get(3).getText()),
                             Measure.VOLTS.read(measured.get(4).getText()))));
-    measured.add(line.field("prove.headroom.regulator", "headroom-regulator", 7));
-    measured.add(line.field("prove.headroom.input", "headroom-input", 6));
-    measured.add(line.field("prove.headroom.ripple", "headroom-ripple", 8));
-    measured.add(line.field("prove.headroom.output", "headroom-output", 6));
-    measured.add(line.field("prove.line", "headroom-line", 6));
-    return line.button("prove.keep", "headroom-keep");
+    measured.add(line.field("finaltest.headroom.regulator", "headroom-regulator", 7));
+    measured.add(line.field("finaltest.headroom.input", "headroom-input", 6));
+    measured.add(line.field("finaltest.headroom.ripple", "headroom-ripple", 8));
+    measured.add(line.field("finaltest.headroom.output", "headroom-output", 6));
+    measured.add(line.field("finaltest.line", "headroom-line", 6));
+    return line.button("finaltest.keep", "headroom-keep");
   }
 
   private AddLine figureLine() {
@@ -142,23 +144,24 @@ final class AdjustPage extends Page {
                     plain(figure.get(3)),
                     plain(figure.get(4))));
     what.add(
-        line.choice("prove.figures.what", "figure-what", List.of(ProofFigure.Measurand.values())));
-    figure.add(line.field("prove.figures.how", "figure-how", 14));
-    figure.add(line.field("prove.adjust.unit", "figure-unit", 4));
-    figure.add(line.field("prove.before", "figure-before", 6));
-    figure.add(line.field("prove.after", "figure-after", 6));
-    figure.add(line.field("prove.figures.bound", "figure-bound", 6));
-    return line.button("prove.keep", "figure-keep");
+        line.choice(
+            "finaltest.figures.what", "figure-what", List.of(ProofFigure.Measurand.values())));
+    figure.add(line.field("finaltest.figures.how", "figure-how", 14));
+    figure.add(line.field("finaltest.adjust.unit", "figure-unit", 4));
+    figure.add(line.field("finaltest.before", "figure-before", 6));
+    figure.add(line.field("finaltest.after", "figure-after", 6));
+    figure.add(line.field("finaltest.figures.bound", "figure-bound", 6));
+    return line.button("finaltest.keep", "figure-keep");
   }
 
   @Override
   protected void show(Job job) {
-    fillRows(cards, prove.adjustments(), "prove.adjust.none", this::card);
+    fillRows(cards, prove.adjustments(), "finaltest.adjust.none", this::card);
     spare(job);
     fillRows(
         figures,
         job.items(ProofFigure.class),
-        "prove.figures.none",
+        "finaltest.figures.none",
         f ->
             row(
                 text(
@@ -167,7 +170,7 @@ final class AdjustPage extends Page {
                         + f.how()
                         + "   "
                         + FinalTestPapers.figure(f)
-                        + (f.beyond() ? "   ✗ " + Labels.of("prove.figures.beyond") : ""),
+                        + (f.beyond() ? "   ✗ " + Labels.of("finaltest.figures.beyond") : ""),
                     "figure",
                     f.beyond() ? "run-bad" : "run-off"),
                 quiet("form.take-out", () -> model().take(f))));
@@ -176,9 +179,9 @@ final class AdjustPage extends Page {
   private Node card(Adjusting a) {
     Adjustment of = a.of();
     String goal =
-        Labels.of("prove.adjust.goal", number(of.target()), number(of.tolerance()), of.unit())
+        Labels.of("finaltest.adjust.goal", number(of.target()), number(of.tolerance()), of.unit())
             + (of.harmful().isPresent()
-                ? Labels.of("prove.adjust.harm", number(of.harmful().getAsDouble()), of.unit())
+                ? Labels.of("finaltest.adjust.harm", number(of.harmful().getAsDouble()), of.unit())
                 : "");
     VBox card =
         column(
@@ -200,7 +203,7 @@ final class AdjustPage extends Page {
                 a.now().isPresent()
                     ? mark(a.state())
                         + Labels.of(
-                            "prove.adjust.now", number(a.now().getAsDouble()), of.unit(), state)
+                            "finaltest.adjust.now", number(a.now().getAsDouble()), of.unit(), state)
                     : mark(a.state()) + state,
                 style(a.state()),
                 "adjust-now"));
@@ -209,12 +212,12 @@ final class AdjustPage extends Page {
       card.getChildren()
           .add(
               text(
-                  Labels.of("prove.adjust.too-long", ChargeText.time(a.outside())),
+                  Labels.of("finaltest.adjust.too-long", ChargeText.time(a.outside())),
                   "caution",
                   "caution-danger"));
     } else if (!a.outside().isZero()) {
       card.getChildren()
-          .add(text(Labels.of("prove.adjust.outside", ChargeText.time(a.outside())), "quiet"));
+          .add(text(Labels.of("finaltest.adjust.outside", ChargeText.time(a.outside())), "quiet"));
     }
     of.turns().stream()
         .skip(Math.max(0, of.turns().size() - SHOWN_TURNS))
@@ -228,37 +231,39 @@ final class AdjustPage extends Page {
       return Optional.empty();
     }
     String per =
-        Labels.of("prove.adjust.per-turn", number(a.perTurn().getAsDouble()), a.of().unit());
+        Labels.of("finaltest.adjust.per-turn", number(a.perTurn().getAsDouble()), a.of().unit());
     return Optional.of(
         a.toGo().isEmpty()
             ? per
             : per
                 + " "
                 + Labels.of(
-                    "prove.adjust.to-go",
+                    "finaltest.adjust.to-go",
                     number(Math.abs(a.toGo().getAsDouble())),
                     Labels.of(
-                        a.toGo().getAsDouble() > 0 ? "prove.adjust.right" : "prove.adjust.left")));
+                        a.toGo().getAsDouble() > 0
+                            ? "finaltest.adjust.right"
+                            : "finaltest.adjust.left")));
   }
 
   private String turn(Adjustment of, Adjustment.Turn t) {
     DateTimeFormatter moment = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
     return Labels.of(
-            "prove.adjust.turn",
+            "finaltest.adjust.turn",
             moment.format(t.at().atZone(model().now().getZone())),
             number(t.before()),
             number(t.after()),
             of.unit(),
             t.count().isPresent()
-                ? Labels.of("prove.adjust.turn-count", number(t.count().getAsDouble()))
+                ? Labels.of("finaltest.adjust.turn-count", number(t.count().getAsDouble()))
                 : "",
-            t.loaded() ? "" : Labels.of("prove.adjust.turn-unloaded"))
+            t.loaded() ? "" : Labels.of("finaltest.adjust.turn-unloaded"))
         + (t.note().isEmpty() ? "" : "   " + t.note());
   }
 
   private AddLine turning(Adjustment of) {
     List<TextField> typed = new ArrayList<>();
-    CheckBox loaded = new CheckBox(Labels.of("prove.adjust.loaded"));
+    CheckBox loaded = new CheckBox(Labels.of("finaltest.adjust.loaded"));
     loaded.setId("turn-loaded-" + of.id());
     AddLine line =
         new AddLine(
@@ -271,12 +276,12 @@ final class AdjustPage extends Page {
                     plain(typed.get(2)),
                     loaded.isSelected(),
                     typed.get(3).getText()));
-    typed.add(line.field("prove.adjust.before", "turn-before-" + of.id(), 6));
-    typed.add(line.field("prove.adjust.after", "turn-after-" + of.id(), 6));
-    typed.add(line.field("prove.adjust.count", "turn-count-" + of.id(), 6));
-    typed.add(line.field("prove.adjust.note", "turn-note-" + of.id(), 12));
+    typed.add(line.field("finaltest.adjust.before", "turn-before-" + of.id(), 6));
+    typed.add(line.field("finaltest.adjust.after", "turn-after-" + of.id(), 6));
+    typed.add(line.field("finaltest.adjust.count", "turn-count-" + of.id(), 6));
+    typed.add(line.field("finaltest.adjust.note", "turn-note-" + of.id(), 12));
     line.getChildren().add(loaded);
-    return line.button("prove.adjust.keep", "turn-keep-" + of.id());
+    return line.button("finaltest.adjust.keep", "turn-keep-" + of.id());
   }
 
   private TitledPane procedure(Adjusting a) {
@@ -285,7 +290,7 @@ final class AdjustPage extends Page {
     for (var m : a.procedure()) {
       steps.getChildren().add(text(number++ + ".  " + model().words().say(m)));
     }
-    TitledPane pane = new TitledPane(Labels.of("prove.adjust.how"), steps);
+    TitledPane pane = new TitledPane(Labels.of("finaltest.adjust.how"), steps);
     pane.setExpanded(a.of().turns().isEmpty());
     pane.setAnimated(false);
     return pane;
@@ -299,18 +304,18 @@ final class AdjustPage extends Page {
             .toList();
     line.setVisible(!all.isEmpty());
     if (all.isEmpty()) {
-      spare.head(List.of(Labels.of("prove.headroom.none")));
+      spare.head(List.of(Labels.of("finaltest.headroom.none")));
       return;
     }
     spare.head(
         List.of(
-            Labels.of("prove.headroom.regulator"),
-            Labels.of("prove.headroom.input"),
-            Labels.of("prove.headroom.ripple"),
-            Labels.of("prove.headroom.output"),
-            Labels.of("prove.headroom.spare"),
-            Labels.of("prove.headroom.low"),
-            Labels.of("prove.headroom.computed"),
+            Labels.of("finaltest.headroom.regulator"),
+            Labels.of("finaltest.headroom.input"),
+            Labels.of("finaltest.headroom.ripple"),
+            Labels.of("finaltest.headroom.output"),
+            Labels.of("finaltest.headroom.spare"),
+            Labels.of("finaltest.headroom.low"),
+            Labels.of("finaltest.headroom.computed"),
             ""));
     List<HeadroomCheck> checks = prove.headroom();
     for (SupplyRegulator r : all) {
@@ -341,7 +346,7 @@ final class AdjustPage extends Page {
           .ifPresent(x ->
               apart
                   .getChildren()
-                  .add(text(r.name() + ": " + Labels.of("prove.headroom.apart"), "run-bad")));
+                  .add(text(r.name() + ": " + Labels.of("finaltest.headroom.apart"), "run-bad")));
     }
   }
 

@@ -18,7 +18,7 @@ final class BackPage extends Page {
     super(model);
     gate.setId("back-gate");
     list.setId("back-list");
-    add(gate, list, text(Labels.of("prove.back.care"), "caution", "caution-care"));
+    add(gate, list, text(Labels.of("finaltest.back.care"), "caution", "caution-care"));
     model
         .prove()
         .chartProperty()
@@ -35,14 +35,14 @@ final class BackPage extends Page {
     long blocking = open.stream().filter(SignOff.Owed::blocks).count();
     gate.setText(
         blocking > 0
-            ? Labels.of("prove.back.shut", blocking)
-            : Labels.of(open.isEmpty() ? "prove.back.open" : "prove.back.left"));
+            ? Labels.of("finaltest.back.shut", blocking)
+            : Labels.of(open.isEmpty() ? "finaltest.back.open" : "finaltest.back.left"));
     gate.getStyleClass().removeAll("gate-open", "gate-shut");
     gate.getStyleClass().add(blocking > 0 ? "gate-shut" : "gate-open");
     fillRows(
         list,
         open,
-        "prove.back.nothing",
+        "finaltest.back.nothing",
         o ->
             text(
                 (o.blocks() ? "!  " : "·  ")

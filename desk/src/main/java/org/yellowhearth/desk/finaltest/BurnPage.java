@@ -75,32 +75,34 @@ final class BurnPage extends Page {
                               .read(typed.get(3).getText())
                               .orElseThrow(() ->
                                   new IllegalArgumentException(
-                                      Labels.of("prove.needed", Labels.of("prove.burn.bound"))))));
+                                      Labels.of(
+                                          "finaltest.needed",
+                                          Labels.of("finaltest.burn.bound"))))));
                   show(job());
                 }));
-    typed.add(line.field("prove.burn.channel", "burn-channel", 10));
-    typed.add(line.field("prove.unit", "burn-unit", 4));
-    typed.add(line.field("prove.burn.expected", "burn-expected", 6));
-    typed.add(line.field("prove.burn.bound", "burn-bound", 6));
-    line.button("prove.add", "burn-add");
+    typed.add(line.field("finaltest.burn.channel", "burn-channel", 10));
+    typed.add(line.field("finaltest.unit", "burn-unit", 4));
+    typed.add(line.field("finaltest.burn.expected", "burn-expected", 6));
+    typed.add(line.field("finaltest.burn.bound", "burn-bound", 6));
+    line.button("finaltest.add", "burn-add");
     hours.setId("burn-hours");
     hours.setPrefColumnCount(5);
-    hours.setAccessibleText(Labels.of("prove.burn.hours"));
+    hours.setAccessibleText(Labels.of("finaltest.burn.hours"));
     FlowPane begin =
         new FlowPane(
-            text(Labels.of("prove.burn.hours"), "form-label"),
+            text(Labels.of("finaltest.burn.hours"), "form-label"),
             hours,
-            button("prove.burn.begin", "burn-begin", this::begin));
+            button("finaltest.burn.begin", "burn-begin", this::begin));
     begin.getStyleClass().add("line-form");
     add(
-        text(Labels.of("prove.burn.care"), "caution", "caution-danger"),
+        text(Labels.of("finaltest.burn.care"), "caution", "caution-danger"),
         counsel,
         more,
         running,
         strips,
         odd,
-        heading("prove.burn.new"),
-        text(Labels.of("prove.burn.about"), "quiet"),
+        heading("finaltest.burn.new"),
+        text(Labels.of("finaltest.burn.about"), "quiet"),
         planned,
         line,
         begin);
@@ -126,7 +128,7 @@ final class BurnPage extends Page {
     fillRows(
         planned,
         channels,
-        "prove.burn.channels.none",
+        "finaltest.burn.channels.none",
         c ->
             row(
                 text(
@@ -185,34 +187,36 @@ final class BurnPage extends Page {
                     }));
     int k = 0;
     for (BurnWatch.Channel c : b.channels()) {
-      TextField f = line.field("prove.shown", "burn-read-" + k++, 6);
+      TextField f = line.field("finaltest.shown", "burn-read-" + k++, 6);
       f.setAccessibleText(c.of().name());
       ((Label) ((VBox) f.getParent()).getChildren().getFirst())
           .setText(c.of().name() + ", " + c.of().unit());
       fields.put(c.of().name(), f);
     }
-    note.add(line.field("prove.burn.odd", "burn-odd", 16));
-    return line.button("prove.keep", "burn-read");
+    note.add(line.field("finaltest.burn.odd", "burn-odd", 16));
+    return line.button("finaltest.keep", "burn-read");
   }
 
   private FlowPane ending(BurnWatch b) {
     TextField reason = new TextField();
-    reason.setPromptText(Labels.of("prove.burn.reason"));
-    reason.setAccessibleText(Labels.of("prove.burn.reason"));
+    reason.setPromptText(Labels.of("finaltest.burn.reason"));
+    reason.setAccessibleText(Labels.of("finaltest.burn.reason"));
     reason.setId("burn-reason");
     Button pass =
         button(
-            "prove.burn.pass", "burn-pass", () -> prove.endBurn(BurnEnd.PASSED, reason.getText()));
+            "finaltest.burn.pass",
+            "burn-pass",
+            () -> prove.endBurn(BurnEnd.PASSED, reason.getText()));
     pass.setDisable(b.counsel() != BurnCounsel.PASS);
     FlowPane line =
         new FlowPane(
             pass,
             button(
-                "prove.burn.fail",
+                "finaltest.burn.fail",
                 "burn-fail",
                 () -> prove.endBurn(BurnEnd.FAILED, reason.getText())),
             button(
-                "prove.burn.stop",
+                "finaltest.burn.stop",
                 "burn-stop",
                 () -> prove.endBurn(BurnEnd.STOPPED, reason.getText())),
             reason);
@@ -226,7 +230,7 @@ final class BurnPage extends Page {
         d.verdict() == Drift.DriftVerdict.TOO_FEW
             ? model().words().word(d.verdict())
             : Labels.of(
-                "prove.burn.drift",
+                "finaltest.burn.drift",
                 model().words().word(d.verdict()),
                 AccuracyPage.rough(d.over()),
                 AccuracyPage.rough(d.unsure()),
@@ -255,7 +259,7 @@ final class BurnPage extends Page {
       pane.setMinHeight(STRIP);
       pane.setPrefHeight(STRIP);
       pane.show((w, h, em) ->
-          BandChart.marks(at, band, Labels.of("prove.burn.axis"), c.of().unit(), w, h, em));
+          BandChart.marks(at, band, Labels.of("finaltest.burn.axis"), c.of().unit(), w, h, em));
       box.getChildren().add(pane);
     }
     return box;
@@ -278,7 +282,7 @@ final class BurnPage extends Page {
                     + (b.counsel() == BurnCounsel.ENDED
                         ? ": " + model().words().word(b.of().end())
                         : ""))
-            .orElse(Labels.of("prove.burn.none")));
+            .orElse(Labels.of("finaltest.burn.none")));
     counsel
         .getStyleClass()
         .setAll(
@@ -302,9 +306,9 @@ final class BurnPage extends Page {
     Instant now = model().now().toInstant();
     return now.isBefore(next)
         ? Labels.of(
-            "prove.burn.next",
+            "finaltest.burn.next",
             MOMENT.format(next.atZone(model().now().getZone())),
             ChargeText.time(Duration.between(now, next)))
-        : Labels.of("prove.burn.due", MOMENT.format(next.atZone(model().now().getZone())));
+        : Labels.of("finaltest.burn.due", MOMENT.format(next.atZone(model().now().getZone())));
   }
 }

@@ -47,18 +47,21 @@ final class ChartPage extends Page {
     bar.visibleProperty().bind(Bound.number(prove.progressProperty()).greaterThanOrEqualTo(0));
     pairs.setId("prove-pairs");
     add(
-        text(Labels.of("prove.care"), "caution", "caution-danger"),
+        text(Labels.of("finaltest.care"), "caution", "caution-danger"),
         row(
-            text(Labels.of("prove.chart.about"), "quiet"),
+            text(Labels.of("finaltest.chart.about"), "quiet"),
             bar,
-            button("prove.save", "prove-save", () -> tray.save(Labels.of("prove.file"), paper())),
-            button("renew.print", "prove-print", () -> tray.print(paper()))),
+            button(
+                "finaltest.save",
+                "prove-save",
+                () -> tray.save(Labels.of("finaltest.file"), paper())),
+            button("replace.print", "prove-print", () -> tray.print(paper()))),
         table,
-        heading("prove.read"),
+        heading("finaltest.read"),
         reading(),
-        heading("prove.promise"),
+        heading("finaltest.promise"),
         promise(),
-        heading("prove.pairs"),
+        heading("finaltest.pairs"),
         pairs);
     prove
         .chartProperty()
@@ -94,22 +97,22 @@ final class ChartPage extends Page {
                             Measure.OHMS.read(read.get(3).getText()),
                             state.getFirst().getValue(),
                             read.get(4).getText())));
-    read.add(line.field("prove.point", "read-point", 6));
+    read.add(line.field("finaltest.point", "read-point", 6));
     kind.add(
         line.choice(
-            "prove.kind",
+            "finaltest.kind",
             "read-kind",
             List.of(
                 SupplyReading.Kind.DIRECT,
                 SupplyReading.Kind.TRUE_RMS,
                 SupplyReading.Kind.AVERAGE,
                 SupplyReading.Kind.PEAK_TO_PEAK)));
-    read.add(line.field("prove.volts", "read-volts", 7));
-    read.add(line.field("prove.line", "read-line", 6));
-    read.add(line.field("prove.meter", "read-meter", 6));
-    state.add(line.choice("prove.state", "read-state", List.of(SupplyReading.State.values())));
-    read.add(line.field("prove.settings", "read-settings", 12));
-    return line.button("prove.keep", "read-keep");
+    read.add(line.field("finaltest.volts", "read-volts", 7));
+    read.add(line.field("finaltest.line", "read-line", 6));
+    read.add(line.field("finaltest.meter", "read-meter", 6));
+    state.add(line.choice("finaltest.state", "read-state", List.of(SupplyReading.State.values())));
+    read.add(line.field("finaltest.settings", "read-settings", 12));
+    return line.button("finaltest.keep", "read-keep");
   }
 
   private AddLine promise() {
@@ -125,30 +128,30 @@ final class ChartPage extends Page {
                             Measure.PLAIN.read(drawn.get(2).getText()),
                             Measure.VOLTS.read(drawn.get(3).getText()),
                             Measure.OHMS.read(drawn.get(4).getText()))));
-    drawn.add(line.field("prove.point", "drawn-point", 6));
-    drawn.add(line.field("prove.volts", "drawn-volts", 7));
-    drawn.add(line.field("prove.within", "drawn-within", 5));
-    drawn.add(line.field("prove.line", "drawn-line", 6));
-    drawn.add(line.field("prove.meter", "drawn-meter", 6));
-    return line.button("prove.keep", "drawn-keep");
+    drawn.add(line.field("finaltest.point", "drawn-point", 6));
+    drawn.add(line.field("finaltest.volts", "drawn-volts", 7));
+    drawn.add(line.field("finaltest.within", "drawn-within", 5));
+    drawn.add(line.field("finaltest.line", "drawn-line", 6));
+    drawn.add(line.field("finaltest.meter", "drawn-meter", 6));
+    return line.button("finaltest.keep", "drawn-keep");
   }
 
   @Override
   protected void show(Job job) {
     List<VoltageChart.Line> lines = prove.chartProperty().get().lines();
     if (lines.isEmpty()) {
-      table.head(List.of(Labels.of("prove.chart.none")));
+      table.head(List.of(Labels.of("finaltest.chart.none")));
     } else {
       table.head(
           List.of(
-              Labels.of("prove.point"),
-              Labels.of("prove.drawing"),
-              Labels.of("prove.within.short"),
-              Labels.of("prove.before"),
-              Labels.of("prove.after"),
-              Labels.of("prove.off"),
+              Labels.of("finaltest.point"),
+              Labels.of("finaltest.drawing"),
+              Labels.of("finaltest.within.short"),
+              Labels.of("finaltest.before"),
+              Labels.of("finaltest.after"),
+              Labels.of("finaltest.off"),
               "",
-              Labels.of("prove.read-with")));
+              Labels.of("finaltest.read-with")));
       lines.forEach(this::line);
     }
     BeforeAfter all = BeforeAfter.of(job);
@@ -176,11 +179,13 @@ final class ChartPage extends Page {
                             + "   "
                             + p.read()
                                 .map(r -> describe.reading(r.figures(), r.conditions()))
-                                .orElse(Labels.of("prove.not-measured"))
+                                .orElse(Labels.of("finaltest.not-measured"))
                             + "  →  "
-                            + (p.fitted().isEmpty() ? Labels.of("prove.new-part") : p.fitted()))));
+                            + (p.fitted().isEmpty()
+                                ? Labels.of("finaltest.new-part")
+                                : p.fitted()))));
     if (pairs.getChildren().isEmpty()) {
-      pairs.getChildren().add(text(Labels.of("prove.pairs.none"), "quiet"));
+      pairs.getChildren().add(text(Labels.of("finaltest.pairs.none"), "quiet"));
     }
   }
 

@@ -30,8 +30,8 @@ public final class FinalTestView extends BorderPane implements Paged {
     pages.put("burn", new BurnPage(model));
     pages.put("causes", new CausesPage(model));
     pages.put("back", new BackPage(model));
-    tabs = new PageTabs(pages.keySet(), "prove.page.", "prove-page-", this::show);
-    setTop(tabs.head("prove.title"));
+    tabs = new PageTabs(pages.keySet(), "finaltest.page.", "prove-page-", this::show);
+    setTop(tabs.head("finaltest.title"));
     show("chart");
   }
 

@@ -31,15 +31,17 @@ final class FunctionsPage extends Page {
     AddLine line =
         new AddLine(
             model, () -> model.prove().function(typed.get(0).getText(), typed.get(1).getText()));
-    typed.add(line.field("prove.group", "function-group", 9));
-    typed.add(line.field("prove.what", "function-what", 26));
-    line.button("prove.add", "function-add");
+    typed.add(line.field("finaltest.group", "function-group", 9));
+    typed.add(line.field("finaltest.what", "function-what", 26));
+    line.button("finaltest.add", "function-add");
     add(
         care,
         row(
             progress,
             button(
-                "prove.functions.propose", "functions-propose", model.prove()::proposeFunctions)),
+                "finaltest.functions.propose",
+                "functions-propose",
+                model.prove()::proposeFunctions)),
         list,
         line);
   }
@@ -49,18 +51,19 @@ final class FunctionsPage extends Page {
     care.setText(
         Labels.of(
             job.plate().kind() == SetPlate.Kind.TRANSMITTER
-                ? "prove.functions.transmit"
-                : "prove.care"));
+                ? "finaltest.functions.transmit"
+                : "finaltest.care"));
     List<FunctionCheck> all = job.items(FunctionCheck.class);
     long done = all.stream().filter(f -> f.outcome() != FunctionOutcome.UNSTATED).count();
-    progress.setText(all.isEmpty() ? "" : Labels.of("prove.functions.progress", done, all.size()));
+    progress.setText(
+        all.isEmpty() ? "" : Labels.of("finaltest.functions.progress", done, all.size()));
     list.getChildren().clear();
     if (all.isEmpty()) {
-      list.getChildren().add(text(Labels.of("prove.functions.none"), "quiet"));
+      list.getChildren().add(text(Labels.of("finaltest.functions.none"), "quiet"));
     }
     for (String group : all.stream().map(FunctionCheck::group).distinct().toList()) {
       list.getChildren()
-          .add(text(group.isEmpty() ? Labels.of("prove.group.none") : group, "section-title"));
+          .add(text(group.isEmpty() ? Labels.of("finaltest.group.none") : group, "section-title"));
       all.stream()
           .filter(f -> f.group().equals(group))
           .forEach(f -> list.getChildren().add(function(f)));
@@ -70,8 +73,8 @@ final class FunctionsPage extends Page {
   private FlowPane function(FunctionCheck f) {
     TextField note = new TextField(f.note());
     note.setPrefColumnCount(16);
-    note.setPromptText(Labels.of("prove.note"));
-    note.setAccessibleText(Labels.of("prove.note") + " " + f.what());
+    note.setPromptText(Labels.of("finaltest.note"));
+    note.setAccessibleText(Labels.of("finaltest.note") + " " + f.what());
     note.setId("note-" + f.id());
     note.setOnAction(_ -> model().put(f.went(f.outcome(), note.getText().strip())));
     FlowPane answers = new FlowPane();

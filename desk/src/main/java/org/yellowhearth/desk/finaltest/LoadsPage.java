@@ -36,14 +36,14 @@ final class LoadsPage extends Page {
                             Measure.AMPERES.read(typed.get(1).getText()),
                             Measure.VOLTS.read(typed.get(2).getText()),
                             Measure.VOLTS.read(typed.get(3).getText()))));
-    typed.add(line.field("prove.point", "load-point", 6));
-    typed.add(line.field("prove.amperes", "load-amperes", 7));
-    typed.add(line.field("prove.volts", "load-volts", 7));
-    typed.add(line.field("prove.line", "load-line", 6));
-    line.button("prove.keep", "load-keep");
+    typed.add(line.field("finaltest.point", "load-point", 6));
+    typed.add(line.field("finaltest.amperes", "load-amperes", 7));
+    typed.add(line.field("finaltest.volts", "load-volts", 7));
+    typed.add(line.field("finaltest.line", "load-line", 6));
+    line.button("finaltest.keep", "load-keep");
     add(
-        text(Labels.of("prove.loads.care"), "caution", "caution-danger"),
-        text(Labels.of("prove.loads.about"), "quiet"),
+        text(Labels.of("finaltest.loads.care"), "caution", "caution-danger"),
+        text(Labels.of("finaltest.loads.about"), "quiet"),
         line,
         list);
   }
@@ -54,7 +54,7 @@ final class LoadsPage extends Page {
     fillRows(
         list,
         job.items(LoadTest.class),
-        "prove.loads.none",
+        "finaltest.loads.none",
         t -> {
           String loads =
               t.loads().stream()
@@ -79,12 +79,12 @@ final class LoadsPage extends Page {
               ? " ± " + Quantity.ohms(l.ohmsUncertainty().orElseThrow())
               : "";
       return Labels.of(
-          "prove.loads.line",
+          "finaltest.loads.line",
           Quantity.ohms(l.ohms()) + unsure,
           Quantity.percent(l.regulation()),
           Quantity.volts(l.openVolts()));
     } catch (IllegalArgumentException _) {
-      return Labels.of("prove.loads.few");
+      return Labels.of("finaltest.loads.few");
     }
   }
 }

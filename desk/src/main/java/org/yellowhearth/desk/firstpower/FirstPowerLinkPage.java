@@ -50,7 +50,7 @@ final class FirstPowerLinkPage extends VBox {
     which =
         new PageTabs(
             List.of("source", "meter"),
-            "wake.link.which.",
+            "firstpower.link.which.",
             "wake-link-",
             name -> {
               shown = name;
@@ -64,33 +64,33 @@ final class FirstPowerLinkPage extends VBox {
     speed.setAccessibleText(Labels.of("reform.link.speed-name"));
     TextField to = address("source-address", "127.0.0.1:5028");
     TextField at = address("meter-address", "127.0.0.1:5027");
-    VBox care = new VBox(Page.text(Labels.of("wake.link.care"), "reasons-text"));
+    VBox care = new VBox(Page.text(Labels.of("firstpower.link.care"), "reasons-text"));
     care.getStyleClass().addAll("caution", "caution-care");
     getChildren()
         .addAll(
             line(
-                Page.text(Labels.of("wake.link.stand-in")),
+                Page.text(Labels.of("firstpower.link.stand-in")),
                 speed,
                 Page.button(
                     "reform.link.use", "wake-stand-in", () -> lines.useStandIns(speed.getValue()))),
-            Page.text(Labels.of("wake.link.which.source"), "section-title"),
+            Page.text(Labels.of("firstpower.link.which.source"), "section-title"),
             source,
             line(
-                Page.text(Labels.of("wake.link.source")),
+                Page.text(Labels.of("firstpower.link.source")),
                 to,
                 Page.button(
                     "reform.link.connect",
                     "source-connect",
                     () -> lines.connectSource(to.getText()))),
-            Page.text(Labels.of("wake.link.which.meter"), "section-title"),
+            Page.text(Labels.of("firstpower.link.which.meter"), "section-title"),
             meter,
             channels,
             line(
-                Page.text(Labels.of("wake.link.meter")),
+                Page.text(Labels.of("firstpower.link.meter")),
                 at,
                 Page.button(
                     "reform.link.connect", "meter-connect", () -> lines.connectMeter(at.getText())),
-                Page.button("wake.link.down", "wake-down", lines::disconnect)),
+                Page.button("firstpower.link.down", "wake-down", lines::disconnect)),
             care,
             Page.text(Labels.of("reform.link.said"), "section-title"),
             which,
@@ -119,8 +119,8 @@ final class FirstPowerLinkPage extends VBox {
   /** Shows the lines as they are now. */
   void tick() {
     which.mark(shown);
-    LineState.show(source, lines.source().howProperty().get(), "wake.link.none.source");
-    LineState.show(meter, lines.meter().howProperty().get(), "wake.link.none.meter");
+    LineState.show(source, lines.source().howProperty().get(), "firstpower.link.none.source");
+    LineState.show(meter, lines.meter().howProperty().get(), "firstpower.link.none.meter");
     channels.setText(
         model
             .wake()
@@ -128,9 +128,9 @@ final class FirstPowerLinkPage extends VBox {
             .get()
             .map(r ->
                 Labels.of(
-                    "wake.link.channels",
+                    "firstpower.link.channels",
                     FirstPowerRunPage.channels(r.plan(), new Describe(model.words()))))
-            .orElse(Labels.of("wake.run.none")));
+            .orElse(Labels.of("firstpower.run.none")));
     InstrumentLine<?> line = shown.equals("source") ? lines.source() : lines.meter();
     LineState.said(said, line);
   }

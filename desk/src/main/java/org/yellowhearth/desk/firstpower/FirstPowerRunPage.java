@@ -69,8 +69,8 @@ final class FirstPowerRunPage extends VBox {
   private final FlowPane readouts = new FlowPane();
   private final Map<Clip, Readout> shown = new LinkedHashMap<>();
   private final Button stop = new Button();
-  private final Button next = Page.button("wake.next", "wake-next", this::next);
-  private final Button begin = Page.button("wake.begin", "wake-begin", this::begin);
+  private final Button next = Page.button("firstpower.next", "wake-next", this::next);
+  private final Button begin = Page.button("firstpower.begin", "wake-begin", this::begin);
   private final FlowPane signs = new FlowPane();
   private final VBox causes = new VBox();
   private final EventHandler<KeyEvent> keys = this::pressed;
@@ -110,7 +110,7 @@ final class FirstPowerRunPage extends VBox {
     counsel.setId("wake-counsel");
     readouts.getStyleClass().add("wake-readouts");
     readouts.setId("wake-readouts");
-    stop.setText(Labels.of("wake.stop"));
+    stop.setText(Labels.of("firstpower.stop"));
     stop.setId("wake-stop");
     stop.getStyleClass().add("wake-stop");
     stop.setMaxSize(Double.MAX_VALUE, Double.MAX_VALUE);
@@ -120,7 +120,7 @@ final class FirstPowerRunPage extends VBox {
     begin.getStyleClass().add("wake-go");
     signs.getStyleClass().add("line-form");
     signs.setId("wake-signs");
-    signs.getChildren().add(Page.text(Labels.of("wake.signs"), "form-label"));
+    signs.getChildren().add(Page.text(Labels.of("firstpower.signs"), "form-label"));
     SIGNS.forEach((key, cause) -> signs.getChildren().add(sign(key, cause)));
     causes.getStyleClass().add("page-column");
     causes.setId("wake-causes");
@@ -215,7 +215,7 @@ final class FirstPowerRunPage extends VBox {
 
   /** The button says which keys do as it does at this moment. */
   private void keysThatStop() {
-    stop.setText(Labels.of(typesText() ? "wake.stop.typing" : "wake.stop"));
+    stop.setText(Labels.of(typesText() ? "firstpower.stop.typing" : "firstpower.stop"));
   }
 
   private void next() {
@@ -245,7 +245,7 @@ final class FirstPowerRunPage extends VBox {
     signs.setVisible(on);
     begin.setVisible(run.isPresent() && !on && wake.unseenProperty().get().isEmpty());
     if (run.isEmpty()) {
-      counsel.setText(Labels.of("wake.run.none"));
+      counsel.setText(Labels.of("firstpower.run.none"));
       more.setVisible(false);
       readouts.getChildren().clear();
       shown.clear();
@@ -258,7 +258,8 @@ final class FirstPowerRunPage extends VBox {
     if (!of.equals(Optional.of(r.plan()))) {
       build(r.plan());
     }
-    begin.setText(Labels.of(r.phase() == PowerUpPhase.PLANNED ? "wake.begin" : "wake.again"));
+    begin.setText(
+        Labels.of(r.phase() == PowerUpPhase.PLANNED ? "firstpower.begin" : "firstpower.again"));
     figures(r);
     causes(r);
     tick();
@@ -307,8 +308,8 @@ final class FirstPowerRunPage extends VBox {
       TextField field = new TextField();
       field.setId("read-" + c.point().replace('.', '-') + "-" + c.shows().code());
       field.setPrefColumnCount(7);
-      field.setPromptText(Labels.of("wake.read"));
-      field.setAccessibleText(Labels.of("wake.read") + " " + describe.clip(c));
+      field.setPromptText(Labels.of("firstpower.read"));
+      field.setAccessibleText(Labels.of("firstpower.read") + " " + describe.clip(c));
       field.setOnAction(_ -> keep(c, field));
       field.managedProperty().bind(field.visibleProperty());
       VBox box = new VBox(name, figure, band, field);
@@ -362,7 +363,7 @@ final class FirstPowerRunPage extends VBox {
           .setAll(
               "label", "wake-figure", bad ? "run-bad" : value.isPresent() ? "run-good" : "run-off");
       out.band.setText(
-          Labels.of("wake.expect", Describe.shown(c, b.expected()), PowerUpPage.range(c, b)));
+          Labels.of("firstpower.expect", Describe.shown(c, b.expected()), PowerUpPage.range(c, b)));
       out.field.setVisible(on && !live.containsKey(c));
     });
   }
@@ -370,7 +371,7 @@ final class FirstPowerRunPage extends VBox {
   private void causes(PowerUpRun r) {
     List<Diagnosis.Explanation> all = wake.causesProperty().get();
     causes.setVisible(r.phase() == PowerUpPhase.STOPPED && !all.isEmpty());
-    causes.getChildren().setAll(Page.text(Labels.of("wake.causes"), "section-title"));
+    causes.getChildren().setAll(Page.text(Labels.of("firstpower.causes"), "section-title"));
     all.stream()
         .filter(e -> !e.parts().isEmpty())
         .limit(MOST_CAUSES)
@@ -395,7 +396,7 @@ final class FirstPowerRunPage extends VBox {
     PowerUpCounsel now = j.map(PowerUpJudgement::counsel).orElse(PowerUpCounsel.STOP);
     String step =
         Labels.of(
-            "wake.step",
+            "firstpower.step",
             r.step() + 1,
             r.plan().steps().size(),
             Quantity.volts(r.now().mainsVolts()));
@@ -419,16 +420,16 @@ final class FirstPowerRunPage extends VBox {
           case STOPPED ->
               "■ "
                   + Labels.of(
-                      "wake.stopped",
+                      "firstpower.stopped",
                       r.step() + 1,
                       r.stopped().map(model.words()::word).orElse(""));
-          case HELD -> "✓ " + Labels.of("wake.held");
-          case PLANNED -> "○ " + Labels.of("wake.planned", r.plan().steps().size());
+          case HELD -> "✓ " + Labels.of("firstpower.held");
+          case PLANNED -> "○ " + Labels.of("firstpower.planned", r.plan().steps().size());
         });
     more.setText(more(r, j));
     more.setVisible(!more.getText().isEmpty());
     next.setDisable(now != PowerUpCounsel.GO_ON);
-    next.setText(Labels.of(r.last() ? "wake.finish" : "wake.next"));
+    next.setText(Labels.of(r.last() ? "firstpower.finish" : "firstpower.next"));
   }
 
   private String left(PowerUpRun r, PowerUpCounsel now) {
@@ -448,20 +449,21 @@ final class FirstPowerRunPage extends VBox {
           .filter(x -> x.counsel() == PowerUpCounsel.READ)
           .map(_ ->
               Labels.of(
-                  "wake.unread", String.join(", ", unread.stream().map(describe::clip).toList())))
+                  "firstpower.unread",
+                  String.join(", ", unread.stream().map(describe::clip).toList())))
           .orElse(
               Labels.of(
-                  wake.lines().source().open() ? "wake.turns" : "wake.turn-by-hand",
+                  wake.lines().source().open() ? "firstpower.turns" : "firstpower.turn-by-hand",
                   Quantity.volts(r.now().mainsVolts())));
     }
     String hearth = ChargeText.line(model.hearthProperty().get(), model.job().powerSince());
     boolean seen = wake.unseenProperty().get().isEmpty();
     String why =
         r.phase() == PowerUpPhase.STOPPED
-            ? Labels.of(seen ? "wake.after-stop" : "wake.after-stop.unseen") + " "
+            ? Labels.of(seen ? "firstpower.after-stop" : "firstpower.after-stop.unseen") + " "
             : "";
     return r.phase() == PowerUpPhase.PLANNED
-        ? Labels.of("wake.before")
+        ? Labels.of("firstpower.before")
         : why + r.note() + " " + hearth;
   }
 

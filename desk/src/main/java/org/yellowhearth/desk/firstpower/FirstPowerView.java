@@ -33,8 +33,8 @@ public final class FirstPowerView extends BorderPane implements Paged {
     pages.put("ready", new ReadyPage(model));
     pages.put("run", Page.tall(run));
     pages.put("link", Page.tall(link));
-    tabs = new PageTabs(pages.keySet(), "wake.page.", "wake-page-", this::show);
-    setTop(tabs.head("wake.title"));
+    tabs = new PageTabs(pages.keySet(), "firstpower.page.", "wake-page-", this::show);
+    setTop(tabs.head("firstpower.title"));
     model.wake().onAlarm(Alarm::sound);
     model
         .wake()

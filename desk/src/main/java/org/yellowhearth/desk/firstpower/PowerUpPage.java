@@ -73,19 +73,20 @@ final class PowerUpPage extends Page {
     wake = model.wake();
     kind.getItems().addAll(PowerUpKind.values());
     kind.setConverter(Form.words(model));
-    labelled(kind, "ramp-kind", "wake.kind");
+    labelled(kind, "ramp-kind", "firstpower.kind");
     kind.valueProperty().addListener((_, _, _) -> want());
-    valves.setText(Labels.of("wake.valves"));
+    valves.setText(Labels.of("firstpower.valves"));
     valves.setId("ramp-valves");
     valves.selectedProperty().addListener((_, _, _) -> want());
     lamp.setConverter(
-        Shown.by(w -> w > 0 ? Quantity.watts(w).toString() : Labels.of("wake.lamp.none"), ""));
-    labelled(lamp, "ramp-lamp", "wake.lamp");
+        Shown.by(
+            w -> w > 0 ? Quantity.watts(w).toString() : Labels.of("firstpower.lamp.none"), ""));
+    labelled(lamp, "ramp-lamp", "firstpower.lamp");
     lamp.valueProperty().addListener((_, _, _) -> want());
     lampSays.setId("ramp-lamp-says");
     heaters.setPromptText("6.3 V");
     heaters.setPrefColumnCount(5);
-    labelled(heaters, "ramp-heaters", "wake.heaters");
+    labelled(heaters, "ramp-heaters", "firstpower.heaters");
     heaters.setOnAction(_ -> want());
     heaters
         .focusedProperty()
@@ -107,19 +108,20 @@ final class PowerUpPage extends Page {
     working.visibleProperty().addListener((_, _, _) -> state(wake.basisProperty().get()));
     stairs.setMinHeight(210);
     stairs.setPrefHeight(250);
-    labelled(looked, "ramp-looked", "wake.looked");
+    labelled(looked, "ramp-looked", "firstpower.looked");
     looked.setConverter(Shown.by(c -> new Describe(model.words()).clip(c), ""));
     looked.valueProperty().addListener((_, _, _) -> draw());
-    keep = button("wake.keep", "ramp-keep", wake::keepPlan);
+    keep = button("firstpower.keep", "ramp-keep", wake::keepPlan);
     keep.getStyleClass().add("keep-button");
     state.setId("ramp-state");
-    FlowPane first = new FlowPane(box("wake.kind", kind), box("wake.lamp", lamp), valves);
+    FlowPane first =
+        new FlowPane(box("firstpower.kind", kind), box("firstpower.lamp", lamp), valves);
     first.getStyleClass().add("line-form");
-    VBox left = column(first, lampSays, fed, heading("wake.clips"), clips, working, notes);
-    VBox right = column(row(text(Labels.of("wake.looked"), "form-label"), looked), stairs);
+    VBox left = column(first, lampSays, fed, heading("firstpower.clips"), clips, working, notes);
+    VBox right = column(row(text(Labels.of("firstpower.looked"), "form-label"), looked), stairs);
     elsewhere =
         button(
-            "wake.to-arrival",
+            "firstpower.to-arrival",
             "ramp-elsewhere",
             () -> {
               boolean described = !job().items(SupplySection.class).isEmpty();
@@ -127,7 +129,7 @@ final class PowerUpPage extends Page {
             });
     FlowPane end = new FlowPane(keep, state, elsewhere);
     end.getStyleClass().add("line-form");
-    what = column(columns(left, right), table, heading("wake.tells"), tells);
+    what = column(columns(left, right), table, heading("firstpower.tells"), tells);
     add(end, what);
     wake.basisProperty().addListener((_, _, _) -> again());
     wake.wantedProperty().addListener((_, _, _) -> again());
@@ -177,7 +179,7 @@ final class PowerUpPage extends Page {
     fillRows(
         notes,
         wake.proposedProperty().get().map(Proposed::notes).orElse(List.of()),
-        "wake.notes.none",
+        "firstpower.notes.none",
         m -> text("!  " + model().words().say(m), "point-against"));
   }
 
@@ -200,18 +202,20 @@ final class PowerUpPage extends Page {
                 .orElse(false);
     boolean described = !job().items(SupplySection.class).isEmpty();
     boolean stuck = basis.isEmpty() && !working;
-    elsewhere.setText(Labels.of(described ? "wake.to-trace" : "wake.to-arrival"));
+    elsewhere.setText(Labels.of(described ? "firstpower.to-trace" : "firstpower.to-arrival"));
     elsewhere.setVisible(stuck);
     elsewhere.setManaged(stuck);
     state.setText(
         basis.isEmpty()
             ? Labels.of(
-                working ? "wake.working" : described ? "wake.not-worked-out" : "wake.describe")
+                working
+                    ? "firstpower.working"
+                    : described ? "firstpower.not-worked-out" : "firstpower.describe")
             : same
-                ? Labels.of("wake.stands")
+                ? Labels.of("firstpower.stands")
                 : stands
-                    .map(p -> Labels.of("wake.other", model().words().word(p.kind())))
-                    .orElse(Labels.of("wake.none")));
+                    .map(p -> Labels.of("firstpower.other", model().words().word(p.kind())))
+                    .orElse(Labels.of("firstpower.none")));
     keep.setDisable(same || wake.proposedProperty().get().isEmpty() || wake.on());
     keep.setVisible(basis.isPresent());
     keep.setManaged(basis.isPresent());
@@ -236,7 +240,7 @@ final class PowerUpPage extends Page {
     fed.getChildren()
         .setAll(
             parts.size() < 2
-                ? List.of(text(Labels.of("wake.fed.one"), "quiet"))
+                ? List.of(text(Labels.of("firstpower.fed.one"), "quiet"))
                 : parts.stream()
                     .map(p ->
                         tick(
@@ -251,7 +255,7 @@ final class PowerUpPage extends Page {
   private static String lampSays(LampChoice lamps, OptionalDouble watts) {
     String takes =
         Labels.of(
-            "wake.lamp.takes",
+            "firstpower.lamp.takes",
             Quantity.watts(lamps.watts()),
             lamps.best().map(t -> Quantity.watts(t.watts()).toString()).orElse("—"));
     return takes
@@ -261,7 +265,7 @@ final class PowerUpPage extends Page {
             .map(t ->
                 " "
                     + Labels.of(
-                        "wake.lamp.this",
+                        "firstpower.lamp.this",
                         Quantity.percent(t.left()),
                         Quantity.percent(t.glow()),
                         Quantity.amperes(t.shortAmperes())))
@@ -329,7 +333,9 @@ final class PowerUpPage extends Page {
             w.clips().contains(Clip.HEATERS),
             on -> clip(Clip.HEATERS, on));
     heater.setDisable(w.heaterVolts().isEmpty());
-    clips.getChildren().addAll(heater, text(Labels.of("wake.heaters"), "form-label"), heaters);
+    clips
+        .getChildren()
+        .addAll(heater, text(Labels.of("firstpower.heaters"), "form-label"), heaters);
   }
 
   private void clip(Clip clip, boolean on) {
@@ -407,10 +413,10 @@ final class PowerUpPage extends Page {
         new ArrayList<>(
             List.of(
                 "",
-                Labels.of("wake.table.mains"),
-                Labels.of("wake.table.heaters"),
-                Labels.of("wake.table.lamp"),
-                Labels.of("wake.table.hold")));
+                Labels.of("firstpower.table.mains"),
+                Labels.of("firstpower.table.heaters"),
+                Labels.of("firstpower.table.lamp"),
+                Labels.of("firstpower.table.hold")));
     p.clips().forEach(c -> heads.add(describe.clip(c)));
     table.head(heads);
     for (int k = 0; k < p.steps().size(); k++) {

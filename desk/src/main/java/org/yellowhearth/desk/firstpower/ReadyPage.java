@@ -29,7 +29,7 @@ final class ReadyPage extends Page {
     super(model);
     gate.setId("ready-gate");
     gate.managedProperty().bind(gate.textProperty().isNotEmpty());
-    add(text(Labels.of("wake.care"), "caution", "caution-danger"), gate, list);
+    add(text(Labels.of("firstpower.care"), "caution", "caution-danger"), gate, list);
     model
         .hearthProperty()
         .addListener((_, was, is) -> {
@@ -48,10 +48,12 @@ final class ReadyPage extends Page {
     gate.setText(
         checks.isEmpty()
             ? ""
-            : blocking == 0 ? Labels.of("wake.ready") : Labels.of("wake.ready.not", blocking));
+            : blocking == 0
+                ? Labels.of("firstpower.ready")
+                : Labels.of("firstpower.ready.not", blocking));
     gate.getStyleClass().removeAll("gate-open", "gate-shut");
     gate.getStyleClass().add(blocking == 0 ? "gate-open" : "gate-shut");
-    fillRows(list, checks, "wake.ready.no-plan", this::check);
+    fillRows(list, checks, "firstpower.ready.no-plan", this::check);
   }
 
   private VBox check(Check check) {
@@ -91,13 +93,15 @@ final class ReadyPage extends Page {
           .getChildren()
           .add(
               button(
-                  "wake.ready.so", "so-" + check.code(), () -> model().wake().answer(check, "")));
+                  "firstpower.ready.so",
+                  "so-" + check.code(),
+                  () -> model().wake().answer(check, "")));
     } else if (Readiness.mayPass(check)) {
       TextField reason = new TextField();
       reason.setPrefColumnCount(26);
       reason.setId("reason-" + check.code());
-      reason.setPromptText(Labels.of("wake.ready.reason"));
-      reason.setAccessibleText(Labels.of("wake.ready.reason"));
+      reason.setPromptText(Labels.of("firstpower.ready.reason"));
+      reason.setAccessibleText(Labels.of("firstpower.ready.reason"));
       reason.setText(typed.getOrDefault(check.code(), ""));
       reason.textProperty().addListener((_, _, now) -> typed.put(check.code(), now));
       Runnable pass =
@@ -116,7 +120,7 @@ final class ReadyPage extends Page {
           .getChildren()
           .add(
               quiet(
-                  renew ? "wake.ready.to-renew" : "wake.ready.to-safety",
+                  renew ? "firstpower.ready.to-replace" : "firstpower.ready.to-safety",
                   () -> model().stageProperty().set(renew ? Stage.REPLACE : Stage.SAFETY)));
     }
     return answers;

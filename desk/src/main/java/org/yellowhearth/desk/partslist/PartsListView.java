@@ -52,7 +52,7 @@ public final class PartsListView extends BorderPane {
     getStyleClass().add("stage");
     Describe plain = new Describe(model.words());
     PartTable table =
-        new PartTable(model, em, "census.empty")
+        new PartTable(model, em, "parts.empty")
             .column("table.ref", 4.3, 0, "cell-ref", r -> r.part().ref().toString())
             .column("table.marking", 9, 2, "cell-figure", r -> r.part().marking())
             .column("table.value", 8, 0, "cell-text", r -> plain.value(r.part()))
@@ -83,7 +83,7 @@ public final class PartsListView extends BorderPane {
     VBox entry = new VBox(row);
     entry.getStyleClass().add("entry");
     DecoderPane decoder = new DecoderPane(model);
-    head = new StageHead("census.title", this, entry, em, model.reasonsShownProperty());
+    head = new StageHead("parts.title", this, entry, em, model.reasonsShownProperty());
     ToggleButton decode = head.toggle("decoder.title", "show-decoder", false);
     ScrollPane decoding = new ScrollPane(decoder);
     decoding.setFitToWidth(true);
@@ -167,17 +167,17 @@ public final class PartsListView extends BorderPane {
             .count();
     long noRole = open.job().capacitors().stream().filter(c -> c.role() == Role.UNSTATED).count();
     head.count(
-        Labels.of("census.count", open.assessments().size())
-            + (noKind > 0 ? Labels.of("census.no-kind", noKind) : "")
-            + (noRole > 0 ? Labels.of("census.no-role", noRole) : ""));
+        Labels.of("parts.count", open.assessments().size())
+            + (noKind > 0 ? Labels.of("parts.no-kind", noKind) : "")
+            + (noRole > 0 ? Labels.of("parts.no-role", noRole) : ""));
     Gaps found = Gaps.of(open.assessments().stream().map(Assessment::part).map(Part::ref).toList());
     String missing =
         String.join(", ", found.missing().stream().limit(MOST_GAPS).toList())
             + (found.missing().size() > MOST_GAPS ? " …" : "");
     String twice = String.join(", ", found.twice().stream().map(PartRef::toString).toList());
     String text =
-        (missing.isEmpty() ? "" : Labels.of("census.missing", missing))
-            + (twice.isEmpty() ? "" : "  " + Labels.of("census.twice", twice));
+        (missing.isEmpty() ? "" : Labels.of("parts.missing", missing))
+            + (twice.isEmpty() ? "" : "  " + Labels.of("parts.twice", twice));
     gaps.setText(text.strip());
     showCan();
   }

@@ -33,7 +33,7 @@ final class CansPage extends Page {
   CansPage(DeskModel model) {
     super(model);
     cans.setId("cans");
-    add(text(Labels.of("renew.cans.caution"), "caution", "caution-danger"), cans);
+    add(text(Labels.of("replace.cans.caution"), "caution", "caution-danger"), cans);
   }
 
   @Override
@@ -42,7 +42,7 @@ final class CansPage extends Page {
     fill(
         cans,
         all,
-        "renew.cans.none",
+        "replace.cans.none",
         e -> cans.getChildren().add(can(job, e.getKey(), e.getValue())));
   }
 
@@ -78,7 +78,7 @@ final class CansPage extends Page {
           job.of(c.ref(), Choice.class).stream()
               .findFirst()
               .map(Describe::choice)
-              .orElse(Labels.of("renew.state.open"));
+              .orElse(Labels.of("replace.state.open"));
       grid.addRow(
           row++,
           text(c.ref().toString(), "lane-ref"),
@@ -95,10 +95,10 @@ final class CansPage extends Page {
 
   private String way(Choice.Way way) {
     return switch (way) {
-      case UNSTATED, IN_PLACE -> Labels.of("renew.cans.undecided");
-      case BENEATH -> Labels.of("renew.cans.beneath");
-      case RESTUFFED -> Labels.of("renew.cans.restuffed");
-      case NEW_CAN -> Labels.of("renew.cans.new");
+      case UNSTATED, IN_PLACE -> Labels.of("replace.cans.undecided");
+      case BENEATH -> Labels.of("replace.cans.beneath");
+      case RESTUFFED -> Labels.of("replace.cans.restuffed");
+      case NEW_CAN -> Labels.of("replace.cans.new");
     };
   }
 
@@ -124,7 +124,7 @@ final class CansPage extends Page {
                     }));
     way.add(
         line.choice(
-            "renew.way",
+            "replace.way",
             "can-way-" + can,
             List.of(
                 Choice.Way.UNSTATED,
@@ -132,15 +132,15 @@ final class CansPage extends Page {
                 Choice.Way.RESTUFFED,
                 Choice.Way.NEW_CAN)));
     way.getFirst().setValue(w.way() == Choice.Way.IN_PLACE ? Choice.Way.UNSTATED : w.way());
-    f.add(line.field("renew.cans.bore", "can-bore-" + can, 5));
-    f.add(line.field("renew.cans.height", "can-height-" + can, 5));
-    f.add(line.field("renew.cans.insulation", "can-insulation-" + can, 14));
-    f.add(line.field("renew.cans.mark", "can-mark-" + can, 22));
+    f.add(line.field("replace.cans.bore", "can-bore-" + can, 5));
+    f.add(line.field("replace.cans.height", "can-height-" + can, 5));
+    f.add(line.field("replace.cans.insulation", "can-insulation-" + can, 14));
+    f.add(line.field("replace.cans.mark", "can-mark-" + can, 22));
     f.get(0).setText(written(w.boreMetres()));
     f.get(1).setText(written(w.heightMetres()));
     f.get(2).setText(w.insulation());
     f.get(3).setText(w.mark().isEmpty() ? mark(can) : w.mark());
-    return column(line.button("renew.cans.keep", "can-keep-" + can));
+    return column(line.button("replace.cans.keep", "can-keep-" + can));
   }
 
   /** Honest to the next restorer: what is inside, and since when. */
@@ -153,7 +153,7 @@ final class CansPage extends Page {
     return values.isEmpty()
         ? ""
         : Labels.of(
-            "renew.cans.mark-text",
+            "replace.cans.mark-text",
             String.join(" + ", values),
             Integer.toString(model().now().getYear()));
   }
@@ -171,9 +171,9 @@ final class CansPage extends Page {
 
   /** Whether what was chosen goes into the old shell, and how it stands in there. */
   private void packing(CanWork w, List<Choice> chosen, VBox box) {
-    box.getChildren().add(text(Labels.of("renew.cans.inside"), "section-title"));
+    box.getChildren().add(text(Labels.of("replace.cans.inside"), "section-title"));
     if (w.boreMetres().isEmpty() || w.heightMetres().isEmpty()) {
-      box.getChildren().add(text(Labels.of("renew.cans.measure"), "quiet"));
+      box.getChildren().add(text(Labels.of("replace.cans.measure"), "quiet"));
       return;
     }
     List<Choice.Taken> parts = chosen.stream().flatMap(c -> c.all().stream()).toList();
@@ -182,14 +182,14 @@ final class CansPage extends Page {
           .add(
               text(
                   Labels.of(
-                      parts.isEmpty() ? "renew.cans.choose-first" : "renew.cans.too-many",
+                      parts.isEmpty() ? "replace.cans.choose-first" : "replace.cans.too-many",
                       CanPacking.MOST),
                   "quiet"));
       return;
     }
     if (parts.stream()
         .anyMatch(t -> t.ware().diameterMetres().isEmpty() || t.ware().lengthMetres().isEmpty())) {
-      box.getChildren().add(text(Labels.of("renew.cans.no-size"), "quiet"));
+      box.getChildren().add(text(Labels.of("replace.cans.no-size"), "quiet"));
       return;
     }
     List<CanPacking.Body> bodies =
@@ -201,7 +201,7 @@ final class CansPage extends Page {
     Optional<CanPacking> packed =
         CanPacking.of(bodies, w.boreMetres().getAsDouble(), w.heightMetres().getAsDouble());
     if (packed.isEmpty()) {
-      box.getChildren().add(text(Labels.of("renew.cans.no-fit"), "strong-note"));
+      box.getChildren().add(text(Labels.of("replace.cans.no-fit"), "strong-note"));
       return;
     }
     box.getChildren()
@@ -209,7 +209,7 @@ final class CansPage extends Page {
             new PackingDrawing(packed.get(), bodies, w.boreMetres().getAsDouble()),
             text(
                 Labels.of(
-                    "renew.cans.fit",
+                    "replace.cans.fit",
                     Math.round(1e4 * packed.get().heightMetres()) / 10.0,
                     Math.round(1e4 * w.heightMetres().getAsDouble()) / 10.0)));
   }

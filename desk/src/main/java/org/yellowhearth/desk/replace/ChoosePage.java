@@ -61,15 +61,15 @@ final class ChoosePage extends Page {
   private static final double MATTERS = 0.2;
 
   private final ReplaceModel renew;
-  private final VBox old = card("renew.old");
-  private final VBox why = card("renew.why");
-  private final VBox fresh = card("renew.new");
+  private final VBox old = card("replace.old");
+  private final VBox why = card("replace.why");
+  private final VBox fresh = card("replace.new");
   private final ListView<Offer> offers = new ListView<>();
   private final ProgressBar progress = new ProgressBar();
   private final GridPane effect = new GridPane();
   private final VBox effectNotes = column();
   private final VBox refused = column();
-  private final Button choose = button("renew.choose", "renew-choose", this::choose);
+  private final Button choose = button("replace.choose", "renew-choose", this::choose);
   private Optional<Answer> shown = Optional.empty();
   private boolean filling;
 
@@ -86,7 +86,7 @@ final class ChoosePage extends Page {
     renew = model.renew();
     offers.setId("offers");
     offers.getStyleClass().addAll("lanes", "offers");
-    offers.setAccessibleText(Labels.of("renew.offers"));
+    offers.setAccessibleText(Labels.of("replace.offers"));
     offers.setCellFactory(_ -> new OfferCell<Offer>(model, ChoosePage.this::described));
     offers
         .getSelectionModel()
@@ -108,14 +108,14 @@ final class ChoosePage extends Page {
     HBox working =
         new HBox(
             progress,
-            text(Labels.of("renew.working"), "quiet"),
+            text(Labels.of("replace.working"), "quiet"),
             button("suspects.stop", "renew-stop", renew.answering()::stop));
     working.getStyleClass().add("item-row");
     working
         .visibleProperty()
         .bind(Bound.number(renew.answering().progressProperty()).greaterThanOrEqualTo(0));
     working.managedProperty().bind(working.visibleProperty());
-    Label heading = heading("renew.offers");
+    Label heading = heading("replace.offers");
     effect.getStyleClass().add("sums");
     effect.setId("renew-effect");
     refused.setId("renew-refused");
@@ -141,10 +141,10 @@ final class ChoosePage extends Page {
         working,
         heading,
         offers,
-        heading("renew.effect"),
+        heading("replace.effect"),
         effect,
         effectNotes,
-        heading("renew.refused"),
+        heading("replace.refused"),
         refused);
     renew.answerProperty().addListener((_, _, _) -> again());
     renew.effectProperty().addListener((_, _, _) -> showEffect());
@@ -189,8 +189,8 @@ final class ChoosePage extends Page {
           text(
               Labels.of(
                   model().chosenProperty().get().isEmpty()
-                      ? "renew.choose-part"
-                      : now.isPresent() ? "renew.no-offer" : "renew.not-yet"),
+                      ? "replace.choose-part"
+                      : now.isPresent() ? "replace.no-offer" : "replace.not-yet"),
               "quiet");
       offers.setPlaceholder(none);
       if (!offers.getItems().isEmpty()) {
@@ -290,11 +290,12 @@ final class ChoosePage extends Page {
             ? ""
             : "  "
                 + Labels.of(
-                    "renew.shares",
+                    "replace.shares",
                     String.join(
                         " : ", f.shares().stream().map(s -> Math.round(100 * s) + " %").toList()),
                     model().words().word(f.joined()));
-    return Labels.of("renew.resistor", Quantity.ohms(f.ohms()), Quantity.watts(f.watts())) + shares;
+    return Labels.of("replace.resistor", Quantity.ohms(f.ohms()), Quantity.watts(f.watts()))
+        + shares;
   }
 
   private Label point(Substitute.Point p) {
@@ -323,7 +324,7 @@ final class ChoosePage extends Page {
               showWhy(r);
               showNew(r);
             },
-            () -> old.getChildren().add(text(Labels.of("renew.choose-part"), "quiet")));
+            () -> old.getChildren().add(text(Labels.of("replace.choose-part"), "quiet")));
   }
 
   private void showOld(Row r) {
@@ -340,7 +341,7 @@ final class ChoosePage extends Page {
         .filter(p -> !p.where().isEmpty())
         .ifPresent(p -> old.getChildren().add(text(p.where(), "quiet")));
     if (!r.condemned()) {
-      old.getChildren().add(text(Labels.of("renew.not-condemned"), "quiet"));
+      old.getChildren().add(text(Labels.of("replace.not-condemned"), "quiet"));
     }
     shown
         .filter(Answer.ForCapacitor.class::isInstance)
@@ -359,7 +360,7 @@ final class ChoosePage extends Page {
           asked(
               grid,
               row,
-              "renew.asks.steady",
+              "replace.asks.steady",
               Quantity.volts(d.steadyVolts().getAsDouble()).toString());
     }
     if (d.typedVolts().isPresent()) {
@@ -367,28 +368,31 @@ final class ChoosePage extends Page {
           asked(
               grid,
               row,
-              "renew.asks.typed",
+              "replace.asks.typed",
               Quantity.volts(d.typedVolts().getAsDouble()).toString());
     }
     if (s.needed().isPresent()) {
       row =
           asked(
-              grid, row, "renew.asks.rating", Quantity.volts(s.needed().getAsDouble()).toString());
+              grid,
+              row,
+              "replace.asks.rating",
+              Quantity.volts(s.needed().getAsDouble()).toString());
     }
     if (d.rippleAmperes().isPresent()) {
       row =
           asked(
               grid,
               row,
-              "renew.asks.ripple",
+              "replace.asks.ripple",
               Quantity.amperes(d.rippleAmperes().getAsDouble()).toString());
     }
     asked(
         grid,
         row,
-        "renew.asks.window",
+        "replace.asks.window",
         Labels.of(
-            "renew.from-to",
+            "replace.from-to",
             Quantity.farads(s.window().least()),
             Quantity.farads(s.window().most())));
     old.getChildren().add(grid);
@@ -399,7 +403,7 @@ final class ChoosePage extends Page {
                 .add(
                     text(
                         Labels.of(
-                            "renew.asks.when",
+                            "replace.asks.when",
                             Quantity.volts(seen.volts()),
                             model().words().word(seen.when())),
                         "quiet")));
@@ -428,14 +432,14 @@ final class ChoosePage extends Page {
               o.substitute.ifPresent(s -> s.points().forEach(p -> why.getChildren().add(point(p))));
               o.resistor.ifPresent(f -> why.getChildren().add(text(resistor(f))));
             },
-            () -> why.getChildren().add(text(Labels.of("renew.why-empty"), "quiet")));
+            () -> why.getChildren().add(text(Labels.of("replace.why-empty"), "quiet")));
   }
 
   /** What a substitute has to meet, and what to verify with it in the hand. */
   private void semiconductor(Part part) {
     List<org.yellowhearth.core.message.Message> sheet = SemiSheet.of(part, job());
     if (sheet.isEmpty()) {
-      why.getChildren().add(text(Labels.of("renew.by-hand"), "quiet"));
+      why.getChildren().add(text(Labels.of("replace.by-hand"), "quiet"));
     }
     sheet.forEach(m -> why.getChildren().add(text("–  " + model().words().say(m))));
   }
@@ -447,7 +451,7 @@ final class ChoosePage extends Page {
         .ifPresent(o -> {
           Describe describe = new Describe(model().words());
           if (r.choice().isPresent()) {
-            fresh.getChildren().add(text(Labels.of("renew.instead"), "section-title"));
+            fresh.getChildren().add(text(Labels.of("replace.instead"), "section-title"));
           }
           fresh.getChildren().add(text(Describe.choice(choice(o)), "renew-name"));
           o.parts().stream()
@@ -475,7 +479,7 @@ final class ChoosePage extends Page {
         .add(
             text(
                 Labels.of(
-                    "renew.together",
+                    "replace.together",
                     Quantity.farads(c.farads()),
                     Quantity.volts(c.ratedVolts()),
                     c.rippleAmperes().isPresent()
@@ -486,7 +490,7 @@ final class ChoosePage extends Page {
     if (c instanceof Combination.Series series) {
       fresh
           .getChildren()
-          .add(text(Labels.of("renew.share-worst", Quantity.percent(series.greatestShare()))));
+          .add(text(Labels.of("replace.share-worst", Quantity.percent(series.greatestShare()))));
     }
     shown
         .filter(Answer.ForCapacitor.class::isInstance)
@@ -498,13 +502,13 @@ final class ChoosePage extends Page {
                 .add(
                     text(
                         Labels.of(
-                            "renew.balance-sum",
+                            "replace.balance-sum",
                             Quantity.ohms(b.ohms()),
                             Quantity.watts(b.watts()),
                             Quantity.amperes(b.drainAmperes())))));
     double litres = s.parts().stream().mapToDouble(p -> volume(p.ware())).sum();
     if (litres > 0) {
-      fresh.getChildren().add(text(Labels.of("renew.room", Math.round(1e7 * litres) / 10.0)));
+      fresh.getChildren().add(text(Labels.of("replace.room", Math.round(1e7 * litres) / 10.0)));
     }
   }
 
@@ -543,19 +547,19 @@ final class ChoosePage extends Page {
                 .add(text(t.title() + ": " + describe.ware(t.ware()) + size(t.ware()), "quiet")));
     c.balanceOhms()
         .ifPresent(
-            b -> fresh.getChildren().add(text(Labels.of("renew.balance", Quantity.ohms(b)))));
+            b -> fresh.getChildren().add(text(Labels.of("replace.balance", Quantity.ohms(b)))));
     ComboBox<Choice.Way> way = new ComboBox<>();
     way.getItems().setAll(Choice.Way.values());
     way.setConverter(Form.words(model()));
     way.setValue(c.way());
     way.setId("renew-way");
     way.setMaxWidth(Double.MAX_VALUE);
-    way.setAccessibleText(Labels.of("renew.way"));
+    way.setAccessibleText(Labels.of("replace.way"));
     TextField reason = new TextField(c.reason());
     reason.setId("renew-reason");
-    reason.setPromptText(Labels.of("renew.reason"));
-    reason.setAccessibleText(Labels.of("renew.reason"));
-    CheckBox standing = new CheckBox(Labels.of("renew.standing"));
+    reason.setPromptText(Labels.of("replace.reason"));
+    reason.setAccessibleText(Labels.of("replace.reason"));
+    CheckBox standing = new CheckBox(Labels.of("replace.standing"));
     standing.setId("renew-standing");
     standing.setSelected(c.standing());
     standing.setWrapText(true);
@@ -571,11 +575,15 @@ final class ChoosePage extends Page {
             say.run();
           }
         });
-    Button back = button("renew.unchoose", "renew-unchoose", () -> renew.unchoose(r.ref()));
+    Button back = button("replace.unchoose", "renew-unchoose", () -> renew.unchoose(r.ref()));
     fresh
         .getChildren()
         .addAll(
-            text(Labels.of("renew.way"), "form-label"), way, reason, standing, new FlowPane(back));
+            text(Labels.of("replace.way"), "form-label"),
+            way,
+            reason,
+            standing,
+            new FlowPane(back));
   }
 
   // --- what it does, and what was refused
@@ -586,24 +594,24 @@ final class ChoosePage extends Page {
     effectNotes.getChildren().clear();
     Optional<ChoiceEffect> found = renew.effectProperty().get();
     if (found.isEmpty()) {
-      effectNotes.getChildren().add(text(Labels.of("renew.effect.none"), "quiet"));
+      effectNotes.getChildren().add(text(Labels.of("replace.effect.none"), "quiet"));
       return;
     }
     ChoiceEffect e = found.get();
     effect.addRow(
         0,
         text(""),
-        text(Labels.of("renew.effect.volts"), "quiet"),
+        text(Labels.of("replace.effect.volts"), "quiet"),
         text(""),
-        text(Labels.of("renew.effect.ripple"), "quiet"),
+        text(Labels.of("replace.effect.ripple"), "quiet"),
         text(""));
     effect.addRow(
         1,
-        text(Labels.of("renew.effect.point"), "quiet"),
-        text(Labels.of("renew.effect.original"), "quiet"),
-        text(Labels.of("renew.effect.chosen"), "quiet"),
-        text(Labels.of("renew.effect.original"), "quiet"),
-        text(Labels.of("renew.effect.chosen"), "quiet"));
+        text(Labels.of("replace.effect.point"), "quiet"),
+        text(Labels.of("replace.effect.original"), "quiet"),
+        text(Labels.of("replace.effect.chosen"), "quiet"),
+        text(Labels.of("replace.effect.original"), "quiet"),
+        text(Labels.of("replace.effect.chosen"), "quiet"));
     int row = 2;
     for (ChoiceEffect.Rail r : e.rails()) {
       effect.addRow(
@@ -620,7 +628,7 @@ final class ChoosePage extends Page {
           .add(
               text(
                   Labels.of(
-                      "renew.effect.surge",
+                      "replace.effect.surge",
                       Quantity.amperes(e.surge().original()),
                       Quantity.amperes(e.surge().chosen()))));
     }
@@ -642,14 +650,14 @@ final class ChoosePage extends Page {
             .sorted((a, b) -> Integer.compare(b.count(), a.count()))
             .limit(REFUSALS)
             .toList(),
-        "renew.refused.none",
+        "replace.refused.none",
         r ->
             refused
                 .getChildren()
                 .add(
                     text(
                         Labels.of(
-                            "renew.refused.line",
+                            "replace.refused.line",
                             r.count(),
                             model().words().say(r.why()),
                             r.nearest()))));

@@ -34,7 +34,7 @@ final class KitPage extends Page {
   private final VBox open = column();
   private final VBox left = column();
   private final Button accept =
-      button("renew.kit.accept", "kit-accept", () -> model().renew().acceptMatch());
+      button("replace.kit.accept", "kit-accept", () -> model().renew().acceptMatch());
   private final FlowPane papers = new FlowPane();
   private final PaperTray tray;
 
@@ -53,23 +53,23 @@ final class KitPage extends Page {
         .bind(Bound.number(renew.sums().progressProperty()).greaterThanOrEqualTo(0));
     FlowPane ask =
         new FlowPane(
-            button("renew.kit.drawer", "kit-drawer", renew::matchDrawer),
-            button("renew.kit.bring", "kit-bring", () -> files.list().ifPresent(renew::matchKit)),
+            button("replace.kit.drawer", "kit-drawer", renew::matchDrawer),
+            button("replace.kit.bring", "kit-bring", () -> files.list().ifPresent(renew::matchKit)),
             progress);
     ask.getStyleClass().add("line-form");
     papers.getStyleClass().add("line-form");
     accept.getStyleClass().add("keep-button");
     add(
-        text(Labels.of("renew.kit.how"), "quiet"),
+        text(Labels.of("replace.kit.how"), "quiet"),
         ask,
-        heading("renew.kit.placed"),
+        heading("replace.kit.placed"),
         placed,
         new FlowPane(accept),
-        heading("renew.kit.open"),
+        heading("replace.kit.open"),
         open,
-        heading("renew.kit.left"),
+        heading("replace.kit.left"),
         left,
-        heading("renew.kit.labels"),
+        heading("replace.kit.labels"),
         papers);
     renew.matchProperty().addListener((_, _, _) -> again());
   }
@@ -86,8 +86,8 @@ final class KitPage extends Page {
     Optional<KitMatch> match = renew.matchProperty().get();
     accept.setDisable(match.map(m -> m.placed().isEmpty()).orElse(true));
     if (match.isEmpty()) {
-      fill(open, List.of(), "renew.kit.not-yet", _ -> {});
-      fill(left, List.of(), "renew.kit.not-yet", _ -> {});
+      fill(open, List.of(), "replace.kit.not-yet", _ -> {});
+      fill(left, List.of(), "replace.kit.not-yet", _ -> {});
     } else {
       match(job, match.get());
     }
@@ -102,7 +102,7 @@ final class KitPage extends Page {
       Label why =
           text(
               p.up() > 0
-                  ? Labels.of("renew.kit.up", Quantity.volts(p.up()))
+                  ? Labels.of("replace.kit.up", Quantity.volts(p.up()))
                   : p.as().points().stream()
                       .filter(x -> x.weight() >= 0)
                       .findFirst()
@@ -120,7 +120,7 @@ final class KitPage extends Page {
     fill(
         open,
         m.open(),
-        "renew.kit.none-open",
+        "replace.kit.none-open",
         o ->
             open.getChildren()
                 .add(
@@ -137,7 +137,7 @@ final class KitPage extends Page {
     fill(
         left,
         List.copyOf(over.entrySet()),
-        "renew.kit.none-left",
+        "replace.kit.none-left",
         e ->
             left.getChildren()
                 .add(
@@ -152,16 +152,16 @@ final class KitPage extends Page {
   private void papers(Job job) {
     papers.getChildren().clear();
     if (job.items(Choice.class).isEmpty()) {
-      papers.getChildren().add(text(Labels.of("renew.kit.no-labels"), "quiet"));
+      papers.getChildren().add(text(Labels.of("replace.kit.no-labels"), "quiet"));
       return;
     }
     papers
         .getChildren()
         .addAll(
             button(
-                "renew.kit.labels.save",
+                "replace.kit.labels.save",
                 "kit-labels",
-                () -> tray.save(Labels.of("renew.labels.file"), model().dossier().labels())),
-            button("renew.print", "kit-print", () -> tray.print(model().dossier().labels())));
+                () -> tray.save(Labels.of("replace.labels.file"), model().dossier().labels())),
+            button("replace.print", "kit-print", () -> tray.print(model().dossier().labels())));
   }
 }

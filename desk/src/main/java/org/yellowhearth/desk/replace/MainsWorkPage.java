@@ -43,13 +43,14 @@ final class MainsWorkPage extends Page {
         .visibleProperty()
         .bind(Bound.number(renew.sums().progressProperty()).greaterThanOrEqualTo(0));
     FlowPane work =
-        new FlowPane(button("renew.mains.work", "mains-work", renew::workMains), progress);
+        new FlowPane(button("replace.mains.work", "mains-work", renew::workMains), progress);
     work.getStyleClass().add("line-form");
     add(
-        text(Labels.of("renew.mains.caution"), "caution", "caution-danger"),
+        text(Labels.of("replace.mains.caution"), "caution", "caution-danger"),
         columns(
-            column(heading("renew.mains.parts"), parts, heading("renew.mains.sums"), work, sums),
-            column(heading("renew.mains.cord"), cord)));
+            column(
+                heading("replace.mains.parts"), parts, heading("replace.mains.sums"), work, sums),
+            column(heading("replace.mains.cord"), cord)));
     renew.mainsProperty().addListener((_, _, _) -> again());
   }
 
@@ -65,7 +66,7 @@ final class MainsWorkPage extends Page {
     fill(
         parts,
         job.capacitors().stream().filter(c -> c.role().duty() == Role.Duty.MAINS).toList(),
-        "renew.mains.no-parts",
+        "replace.mains.no-parts",
         c ->
             parts
                 .getChildren()
@@ -79,8 +80,8 @@ final class MainsWorkPage extends Page {
                             + ": "
                             + Labels.of(
                                 c.role() == Role.LINE_TO_CHASSIS
-                                    ? "renew.mains.y"
-                                    : "renew.mains.x")
+                                    ? "replace.mains.y"
+                                    : "replace.mains.x")
                             + chosen(job, c))));
     sums.getChildren().clear();
     renew
@@ -88,11 +89,11 @@ final class MainsWorkPage extends Page {
         .get()
         .ifPresentOrElse(
             m -> show(job, m),
-            () -> sums.getChildren().add(text(Labels.of("renew.mains.not-yet"), "quiet")));
+            () -> sums.getChildren().add(text(Labels.of("replace.mains.not-yet"), "quiet")));
     fill(
         cord,
         MainsFit.of(job),
-        "renew.mains.battery",
+        "replace.mains.battery",
         p -> {
           cord.getChildren()
               .add(
@@ -105,7 +106,7 @@ final class MainsWorkPage extends Page {
     cord.getChildren()
         .add(
             text(
-                Labels.of(live ? "renew.mains.live" : "renew.mains.three-wire"),
+                Labels.of(live ? "replace.mains.live" : "replace.mains.three-wire"),
                 live ? "strong-note" : "quiet"));
   }
 
@@ -124,7 +125,7 @@ final class MainsWorkPage extends Page {
               .add(
                   text(
                       Labels.of(
-                          "renew.mains.touch",
+                          "replace.mains.touch",
                           Quantity.farads(m.earthFarads()),
                           Quantity.amperes(a),
                           Quantity.volts(m.lineVolts()),
@@ -139,7 +140,7 @@ final class MainsWorkPage extends Page {
             .add(
                 text(
                     Labels.of(
-                        "renew.mains.bleeder",
+                        "replace.mains.bleeder",
                         Quantity.farads(m.acrossFarads()),
                         Quantity.ohms(b.ohms()),
                         Quantity.of(b.seconds(), Unit.SECOND),
@@ -149,7 +150,7 @@ final class MainsWorkPage extends Page {
           .add(
               text(
                   Labels.of(
-                      "renew.mains.running",
+                      "replace.mains.running",
                       Quantity.amperes(m.runningAmperes().getAsDouble()),
                       Quantity.of(m.squareSeconds().getAsDouble(), Unit.RATIO))));
       sums.getChildren()
@@ -158,15 +159,15 @@ final class MainsWorkPage extends Page {
                   .map(f ->
                       text(
                           Labels.of(
-                              "renew.mains.fuse",
+                              "replace.mains.fuse",
                               Quantity.amperes(f.amperes()),
-                              Labels.of(f.lag() ? "renew.mains.lag" : "renew.mains.quick"),
-                              Labels.of(f.holds() ? "renew.mains.holds" : "renew.mains.melts")),
+                              Labels.of(f.lag() ? "replace.mains.lag" : "replace.mains.quick"),
+                              Labels.of(f.holds() ? "replace.mains.holds" : "replace.mains.melts")),
                           "strong-note"))
-                  .orElseGet(() -> text(Labels.of("renew.mains.no-fuse"))));
+                  .orElseGet(() -> text(Labels.of("replace.mains.no-fuse"))));
     } else {
-      sums.getChildren().add(text(Labels.of("renew.mains.no-supply"), "quiet"));
+      sums.getChildren().add(text(Labels.of("replace.mains.no-supply"), "quiet"));
     }
-    sums.getChildren().add(text(Labels.of("renew.mains.how"), "quiet"));
+    sums.getChildren().add(text(Labels.of("replace.mains.how"), "quiet"));
   }
 }

@@ -58,7 +58,7 @@ final class OfferCell<T> extends ListCell<T> {
     kind.setMinWidth(0);
     kind.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(kind, Priority.ALWAYS);
-    Label drawer = new Label(l.drawer ? Labels.of("renew.from-drawer") : "");
+    Label drawer = new Label(l.drawer ? Labels.of("replace.from-drawer") : "");
     drawer.getStyleClass().add("offer-drawer");
     drawer.setMinWidth(Region.USE_PREF_SIZE);
     Label price = new Label(l.price);

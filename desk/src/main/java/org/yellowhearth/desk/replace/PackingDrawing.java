@@ -36,7 +36,7 @@ final class PackingDrawing extends Pane {
     setMinSize(0, SHELL + 6);
     setPrefSize(width, SHELL + 6);
     setMaxSize(width, SHELL + 6);
-    setAccessibleText(Labels.of("renew.cans.drawn", packing.parts().size(), layers));
+    setAccessibleText(Labels.of("replace.cans.drawn", packing.parts().size(), layers));
   }
 
   private static double middle(int layer) {

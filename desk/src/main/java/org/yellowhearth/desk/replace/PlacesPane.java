@@ -16,7 +16,7 @@ final class PlacesPane extends PartLanes<Row> {
   private final DeskModel model;
 
   PlacesPane(DeskModel model) {
-    super(model, "places", "place", "renew.places", "renew.nothing", false, "quiet");
+    super(model, "places", "place", "replace.places", "replace.nothing", false, "quiet");
     this.model = model;
   }
 
@@ -56,7 +56,7 @@ final class PlacesPane extends PartLanes<Row> {
     return new Shown(
         light,
         describe.value(row.part()),
-        Labels.of("renew.state." + key),
+        Labels.of("replace.state." + key),
         row.choice().map(c -> "→ " + Describe.choice(c)).orElse(describe.kind(row.part())));
   }
 }

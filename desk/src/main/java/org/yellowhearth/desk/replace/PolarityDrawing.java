@@ -48,20 +48,20 @@ final class PolarityDrawing extends Pane {
     note(
         Labels.of(
             !known
-                ? "renew.sheet.end-unknown"
-                : head ? "renew.sheet.end-minus-rail" : "renew.sheet.end-plus-rail"),
+                ? "replace.sheet.end-unknown"
+                : head ? "replace.sheet.end-minus-rail" : "replace.sheet.end-plus-rail"),
         30);
     note(
         Labels.of(
             !known
-                ? "renew.sheet.end-find"
-                : head ? "renew.sheet.end-plus-chassis" : "renew.sheet.end-minus-chassis"),
+                ? "replace.sheet.end-find"
+                : head ? "replace.sheet.end-plus-chassis" : "replace.sheet.end-minus-chassis"),
         HEIGHT - 24);
     setAccessibleText(
         Labels.of(
             !known
-                ? "renew.sheet.end-find"
-                : head ? "renew.sheet.end-plus-chassis" : "renew.sheet.end-minus-chassis"));
+                ? "replace.sheet.end-find"
+                : head ? "replace.sheet.end-plus-chassis" : "replace.sheet.end-minus-chassis"));
   }
 
   private void wire(double x1, double y1, double x2, double y2) {

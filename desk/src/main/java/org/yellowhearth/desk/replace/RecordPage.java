@@ -33,31 +33,34 @@ final class RecordPage extends Page {
     entries.setId("record-entries");
     form = new Form(model);
     form.text(
-        "renew.record.condition",
+        "replace.record.condition",
         "record-condition",
         () -> fitting().condition(),
         t -> keep(d -> d.condition = t));
     form.text(
-        "renew.record.kept", "record-kept", () -> fitting().keptAt(), t -> keep(d -> d.keptAt = t));
+        "replace.record.kept",
+        "record-kept",
+        () -> fitting().keptAt(),
+        t -> keep(d -> d.keptAt = t));
     form.text(
-        "renew.record.reversal",
+        "replace.record.reversal",
         "record-reversal",
         () -> fitting().reversal(),
         t -> keep(d -> d.reversal = t));
     FlowPane papers =
         new FlowPane(
             button(
-                "renew.record.save",
+                "replace.record.save",
                 "record-save",
                 () -> {
                   Job job = job();
                   ZonedDateTime now = model.now();
                   tray.save(
-                      Labels.of("renew.record.file"),
+                      Labels.of("replace.record.file"),
                       () -> ReplacePapers.record(job, model.knowledge(), now));
                 }),
             button(
-                "renew.print",
+                "replace.print",
                 "record-print",
                 () -> {
                   Job job = job();
@@ -65,7 +68,7 @@ final class RecordPage extends Page {
                   tray.print(() -> ReplacePapers.record(job, model.knowledge(), now));
                 }));
     papers.getStyleClass().add("line-form");
-    add(name, entries, form, papers, heading("renew.record.customs"), customs);
+    add(name, entries, form, papers, heading("replace.record.customs"), customs);
     model
         .chosenProperty()
         .addListener((_, _, _) -> {
@@ -95,7 +98,7 @@ final class RecordPage extends Page {
     Optional<PeriodRecord> record =
         ref().flatMap(job::part).map(p -> PeriodRecord.of(job, p, model().knowledge()));
     form.setVisible(record.isPresent());
-    name.setText(record.map(PeriodRecord::part).orElse(Labels.of("renew.choose-part")));
+    name.setText(record.map(PeriodRecord::part).orElse(Labels.of("replace.choose-part")));
     int[] row = {0};
     record.ifPresent(r ->
         r.entries()
@@ -104,10 +107,10 @@ final class RecordPage extends Page {
     fill(
         customs,
         PeriodRecord.customs(job, model().knowledge()),
-        "renew.record.no-year",
+        "replace.record.no-year",
         e -> customs.getChildren().add(text(e.label() + ": " + e.text())));
     if (job.plate().made().isPresent()) {
-      customs.getChildren().add(text(Labels.of("renew.record.memory"), "quiet"));
+      customs.getChildren().add(text(Labels.of("replace.record.memory"), "quiet"));
     }
   }
 }

@@ -43,7 +43,7 @@ final class RectifierPage extends Page {
     working.getStyleClass().add("line-form");
     working.visibleProperty().bind(progress.visibleProperty());
     working.managedProperty().bind(working.visibleProperty());
-    add(text(Labels.of("renew.rectifier.how"), "quiet"), working, rectifiers);
+    add(text(Labels.of("replace.rectifier.how"), "quiet"), working, rectifiers);
     renew.changesProperty().addListener((_, _, _) -> again());
   }
 
@@ -59,7 +59,7 @@ final class RectifierPage extends Page {
     fill(
         rectifiers,
         renew.rectifiers(),
-        "renew.rectifier.none",
+        "replace.rectifier.none",
         r ->
             rectifiers
                 .getChildren()
@@ -84,18 +84,18 @@ final class RectifierPage extends Page {
                 "quiet"));
     box.getStyleClass().add("renew-card");
     if (r.make().modern()) {
-      box.getChildren().add(text(Labels.of("renew.rectifier.silicon")));
+      box.getChildren().add(text(Labels.of("replace.rectifier.silicon")));
       return box;
     }
     if (r.make().poisonsWhenBurning()) {
       box.getChildren()
-          .add(text(Labels.of("renew.rectifier.selenium"), "caution", "caution-danger"));
+          .add(text(Labels.of("replace.rectifier.selenium"), "caution", "caution-danger"));
     }
     box.getChildren()
         .add(
             new FlowPane(
                 button(
-                    "renew.rectifier.work",
+                    "replace.rectifier.work",
                     "rectifier-work-" + r.id(),
                     () -> renew.workRectifier(r))));
     change.ifPresent(c -> figures(c, box));
@@ -108,28 +108,28 @@ final class RectifierPage extends Page {
         .addAll(
             text(
                 Labels.of(
-                    "renew.rectifier.volts",
+                    "replace.rectifier.volts",
                     Quantity.volts(c.drawnVolts()),
                     Quantity.volts(c.bareVolts()))),
             text(
                 c.standard() > 0
                     ? Labels.of(
-                        "renew.rectifier.resistor",
+                        "replace.rectifier.resistor",
                         Quantity.ohms(c.ohms()),
                         Quantity.ohms(c.standard()),
                         Quantity.volts(c.volts()),
                         Quantity.watts(c.watts()),
                         Quantity.watts(2 * c.watts()))
-                    : Labels.of("renew.rectifier.no-resistor"),
+                    : Labels.of("replace.rectifier.no-resistor"),
                 "strong-note"),
             text(
                 Labels.of(
-                    "renew.rectifier.inverse",
+                    "replace.rectifier.inverse",
                     Quantity.volts(c.inverseVolts()),
                     Quantity.volts(RectifierChange.INVERSE_MARGIN * c.inverseVolts()))),
             text(
                 Labels.of(
-                    "renew.rectifier.surge",
+                    "replace.rectifier.surge",
                     Quantity.amperes(c.surge().before()),
                     Quantity.amperes(c.surge().bare()),
                     Quantity.amperes(c.surge().after()))));
@@ -137,7 +137,7 @@ final class RectifierPage extends Page {
     grid.getStyleClass().add("sums");
     int column = 0;
     for (String key : List.of("part", "before", "after", "rated")) {
-      grid.add(text(Labels.of("renew.rectifier." + key), "quiet"), column++, 0);
+      grid.add(text(Labels.of("replace.rectifier." + key), "quiet"), column++, 0);
     }
     int row = 1;
     for (RectifierChange.Cold k : c.cold()) {
@@ -151,9 +151,9 @@ final class RectifierPage extends Page {
                   ? Quantity.volts(k.ratedVolts().getAsDouble()).toString()
                   : "—",
               "figure"),
-          text(k.over() ? Labels.of("renew.rectifier.over") : "", "point-against"));
+          text(k.over() ? Labels.of("replace.rectifier.over") : "", "point-against"));
     }
-    box.getChildren().addAll(text(Labels.of("renew.rectifier.cold"), "section-title"), grid);
+    box.getChildren().addAll(text(Labels.of("replace.rectifier.cold"), "section-title"), grid);
   }
 
   private VBox decision(Job job, SupplyRectifier r, Optional<RectifierChange> change) {
@@ -163,18 +163,21 @@ final class RectifierPage extends Page {
             .findFirst();
     TextField filament = new TextField(now.map(RectifierSwap::filament).orElse(""));
     filament.setId("rectifier-filament-" + r.id());
-    filament.setPromptText(Labels.of("renew.rectifier.filament"));
-    filament.setAccessibleText(Labels.of("renew.rectifier.filament"));
+    filament.setPromptText(Labels.of("replace.rectifier.filament"));
+    filament.setAccessibleText(Labels.of("replace.rectifier.filament"));
     VBox box =
         column(
             text(
                 now.map(s ->
-                        Labels.of(s.swapped() ? "renew.rectifier.swapped" : "renew.rectifier.kept")
+                        Labels.of(
+                                s.swapped()
+                                    ? "replace.rectifier.swapped"
+                                    : "replace.rectifier.kept")
                             + (s.seriesOhms().isPresent()
                                 ? "  " + Quantity.ohms(s.seriesOhms().getAsDouble())
                                 : "")
                             + (s.filament().isEmpty() ? "" : "  " + s.filament()))
-                    .orElse(Labels.of("renew.rectifier.undecided")),
+                    .orElse(Labels.of("replace.rectifier.undecided")),
                 "strong-note"));
     OptionalDouble series =
         change
@@ -184,22 +187,22 @@ final class RectifierPage extends Page {
     FlowPane buttons =
         new FlowPane(
             button(
-                "renew.rectifier.keep",
+                "replace.rectifier.keep",
                 "rectifier-keep-" + r.id(),
                 () -> decide(r, false, OptionalDouble.empty(), "")),
             button(
-                "renew.rectifier.swap",
+                "replace.rectifier.swap",
                 "rectifier-swap-" + r.id(),
                 () -> {
                   if (change.isEmpty()) {
-                    model().tell(Labels.of("renew.rectifier.first"), true);
+                    model().tell(Labels.of("replace.rectifier.first"), true);
                   } else {
                     decide(r, true, series, filament.getText().strip());
                   }
                 }));
     buttons.getStyleClass().add("line-form");
     box.getChildren()
-        .addAll(text(Labels.of("renew.rectifier.filament-how"), "quiet"), filament, buttons);
+        .addAll(text(Labels.of("replace.rectifier.filament-how"), "quiet"), filament, buttons);
     return box;
   }
 
@@ -213,17 +216,17 @@ final class RectifierPage extends Page {
           String diodes =
               ohms.isPresent()
                   ? Labels.of(
-                      "renew.rectifier.task-diodes",
+                      "replace.rectifier.task-diodes",
                       Quantity.volts(volts),
                       Quantity.ohms(ohms.getAsDouble()))
-                  : Labels.of("renew.rectifier.task-bare", Quantity.volts(volts));
+                  : Labels.of("replace.rectifier.task-bare", Quantity.volts(volts));
           renew.decide(
               new RectifierSwap(RectifierSwap.idOf(r), r.name(), swapped, ohms, filament),
               Labels.of(
-                  "renew.rectifier.task",
+                  "replace.rectifier.task",
                   diodes,
                   r.name(),
-                  filament.isEmpty() ? Labels.of("renew.rectifier.filament-usual") : filament));
+                  filament.isEmpty() ? Labels.of("replace.rectifier.filament-usual") : filament));
         });
   }
 }

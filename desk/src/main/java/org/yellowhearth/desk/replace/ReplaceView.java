@@ -48,8 +48,8 @@ public final class ReplaceView extends BorderPane implements Paged {
     pages.put("record", new RecordPage(model, tray));
     pages.put("drawer", DrawerPane.scrolling(model, files));
     pages.put("shopping", new ShoppingPage(model, tray));
-    tabs = new PageTabs(pages.keySet(), "renew.page.", "renew-page-", this::show);
-    setTop(tabs.head("renew.title"));
+    tabs = new PageTabs(pages.keySet(), "replace.page.", "renew-page-", this::show);
+    setTop(tabs.head("replace.title"));
     model.renew().rowsProperty().addListener((_, _, _) -> again());
     model.chosenProperty().addListener((_, _, _) -> again());
     model.stageProperty().addListener((_, _, _) -> arrive());

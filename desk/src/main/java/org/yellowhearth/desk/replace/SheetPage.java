@@ -63,16 +63,16 @@ final class SheetPage extends Page {
         row(
             progress,
             bar,
-            button("renew.sheet.save", "sheet-save", this::save),
-            button("renew.print", "sheet-print", this::print));
+            button("replace.sheet.save", "sheet-save", this::save),
+            button("replace.print", "sheet-print", this::print));
     add(
-        text(Labels.of("renew.sheet.caution"), "caution", "caution-danger"),
+        text(Labels.of("replace.sheet.caution"), "caution", "caution-danger"),
         top,
         steps,
-        heading("renew.sheet.more"),
+        heading("replace.sheet.more"),
         hints,
         adding(),
-        heading("renew.owed"),
+        heading("replace.owed"),
         owed);
   }
 
@@ -80,7 +80,7 @@ final class SheetPage extends Page {
     Job job = job();
     ZonedDateTime now = model().now();
     tray.save(
-        Labels.of("renew.sheet.file"), () -> ReplacePapers.sheet(job, model().knowledge(), now));
+        Labels.of("replace.sheet.file"), () -> ReplacePapers.sheet(job, model().knowledge(), now));
   }
 
   private void print() {
@@ -97,10 +97,10 @@ final class SheetPage extends Page {
             () ->
                 renew.task(
                     doing.getFirst().getValue(), typed.get(0).getText(), typed.get(1).getText()));
-    doing.add(line.choice("renew.task.doing", "task-doing", List.of(BenchTask.Doing.values())));
-    typed.add(line.field("renew.task.where", "task-where", 12));
-    typed.add(line.field("renew.task.what", "task-what", 22));
-    return line.button("renew.task.add", "task-add");
+    doing.add(line.choice("replace.task.doing", "task-doing", List.of(BenchTask.Doing.values())));
+    typed.add(line.field("replace.task.where", "task-where", 12));
+    typed.add(line.field("replace.task.what", "task-what", 22));
+    return line.button("replace.task.add", "task-add");
   }
 
   @Override
@@ -114,20 +114,20 @@ final class SheetPage extends Page {
     progress.setText(
         sheet.steps().isEmpty()
             ? ""
-            : Labels.of("renew.sheet.progress", sheet.done(), sheet.steps().size()));
+            : Labels.of("replace.sheet.progress", sheet.done(), sheet.steps().size()));
     bar.setVisible(!sheet.steps().isEmpty());
     bar.setProgress(sheet.steps().isEmpty() ? 0 : (double) sheet.done() / sheet.steps().size());
     int[] number = {1};
     fill(
         steps,
         sheet.steps(),
-        "renew.sheet.empty",
+        "replace.sheet.empty",
         s -> steps.getChildren().add(step(s, number[0]++)));
     hints.getChildren().setAll(SheetHints.of(job).stream().map(this::hint).toList());
     fill(
         owed,
         SignOff.of(job).owed(),
-        "renew.owed.none",
+        "replace.owed.none",
         o ->
             owed.getChildren()
                 .add(
@@ -161,7 +161,7 @@ final class SheetPage extends Page {
         text(number + "   " + ReplacePapers.what(s, model().words(), describe), "sheet-step");
     Button show =
         button(
-            open ? "renew.sheet.shut" : "renew.sheet.open",
+            open ? "replace.sheet.shut" : "replace.sheet.open",
             "sheet-open-" + number,
             () -> {
               opened = Optional.of(open ? "" : s.id());
@@ -170,7 +170,7 @@ final class SheetPage extends Page {
     show.getStyleClass().add("quiet-button");
     javafx.scene.control.Label state =
         text(
-            Labels.of("renew.sheet.state." + s.state().name().toLowerCase(java.util.Locale.ROOT)),
+            Labels.of("replace.sheet.state." + s.state().name().toLowerCase(java.util.Locale.ROOT)),
             s.state() == FittingSheet.State.DONE ? "point-for" : "quiet");
     state.setMinWidth(USE_PREF_SIZE);
     VBox box = column(row(name, state, show));
@@ -178,7 +178,7 @@ final class SheetPage extends Page {
     if (open) {
       box.getStyleClass().add("sheet-open");
       if (!s.place().isEmpty()) {
-        box.getChildren().add(text(Labels.of("renew.sheet.where", s.place()), "sheet-line"));
+        box.getChildren().add(text(Labels.of("replace.sheet.where", s.place()), "sheet-line"));
       }
       s.part()
           .filter(Capacitor.class::isInstance)
@@ -192,7 +192,7 @@ final class SheetPage extends Page {
               box.getChildren()
                   .add(
                       tick(
-                          "renew.sheet.done",
+                          "replace.sheet.done",
                           "sheet-done-" + number,
                           t.done(),
                           is -> model().put(t.done(is)))));
@@ -221,7 +221,7 @@ final class SheetPage extends Page {
     FlowPane ticks =
         new FlowPane(
             tick(
-                "renew.sheet.removed",
+                "replace.sheet.removed",
                 "sheet-removed",
                 f.removed(),
                 is ->
@@ -235,7 +235,7 @@ final class SheetPage extends Page {
                           }
                         })),
             tick(
-                "renew.sheet.fitted",
+                "replace.sheet.fitted",
                 "sheet-fitted",
                 f.fitted(),
                 is ->
@@ -256,7 +256,7 @@ final class SheetPage extends Page {
       sign.setConverter(Form.words(model()));
       sign.setValue(f.sign());
       sign.setId("sheet-sign");
-      sign.setAccessibleText(Labels.of("renew.sheet.sign"));
+      sign.setAccessibleText(Labels.of("replace.sheet.sign"));
       sign.setOnAction(_ ->
           renew.fit(
               ref,
@@ -266,19 +266,19 @@ final class SheetPage extends Page {
                   d.checked = false;
                 }
               }));
-      ticks.getChildren().add(column(text(Labels.of("renew.sheet.sign"), "form-label"), sign));
+      ticks.getChildren().add(column(text(Labels.of("replace.sheet.sign"), "form-label"), sign));
     }
     ticks
         .getChildren()
         .add(
             tick(
-                "renew.sheet.checked",
+                "replace.sheet.checked",
                 "sheet-checked",
                 f.checked(),
                 is -> renew.fit(ref, d -> d.checked = is)));
     box.getChildren().add(ticks);
     if (f.sign() == Fitting.MeterSign.REVERSED) {
-      box.getChildren().add(text(Labels.of("renew.sheet.reversed"), "caution", "caution-danger"));
+      box.getChildren().add(text(Labels.of("replace.sheet.reversed"), "caution", "caution-danger"));
     }
     box.getChildren().add(debt(ref, f));
   }
@@ -290,18 +290,18 @@ final class SheetPage extends Page {
     debt.setConverter(Form.words(model()));
     debt.setValue(f.debt());
     debt.setId("sheet-debt");
-    debt.setAccessibleText(Labels.of("renew.sheet.debt"));
+    debt.setAccessibleText(Labels.of("replace.sheet.debt"));
     TextField reason = new TextField(f.debtReason());
     reason.setId("sheet-debt-reason");
-    reason.setPromptText(Labels.of("renew.sheet.debt-reason"));
-    reason.setAccessibleText(Labels.of("renew.sheet.debt-reason"));
+    reason.setPromptText(Labels.of("replace.sheet.debt-reason"));
+    reason.setAccessibleText(Labels.of("replace.sheet.debt-reason"));
     FlowPane line =
         new FlowPane(
-            text(Labels.of("renew.sheet.debt"), "form-label"),
+            text(Labels.of("replace.sheet.debt"), "form-label"),
             debt,
             reason,
             button(
-                "renew.sheet.debt-keep",
+                "replace.sheet.debt-keep",
                 "sheet-debt-keep",
                 () ->
                     renew.fit(

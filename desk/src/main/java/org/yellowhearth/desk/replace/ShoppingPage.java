@@ -60,7 +60,7 @@ final class ShoppingPage extends Page {
               return false;
             });
     for (String key : List.of("spares", "postage", "least", "surcharge")) {
-      terms.add(form.field("renew.shopping." + key, "shopping-" + key, 6));
+      terms.add(form.field("replace.shopping." + key, "shopping-" + key, 6));
     }
     terms.getFirst().setText(Long.toString(Math.round(100 * USUAL_SPARES)));
     AddLine weigh =
@@ -71,21 +71,21 @@ final class ShoppingPage extends Page {
               return false;
             });
     for (String key : List.of("others", "weeks", "per-week")) {
-      wait.add(weigh.field("renew.shopping." + key, "shopping-" + key, 6));
+      wait.add(weigh.field("replace.shopping." + key, "shopping-" + key, 6));
     }
     FlowPane papers =
         new FlowPane(
             button(
-                "renew.shopping.save",
+                "replace.shopping.save",
                 "shopping-save",
                 () ->
                     list.ifPresent(l -> {
                       ZonedDateTime at = model.now();
                       tray.save(
-                          Labels.of("renew.shopping.file"), () -> ReplacePapers.shopping(l, at));
+                          Labels.of("replace.shopping.file"), () -> ReplacePapers.shopping(l, at));
                     })),
             button(
-                "renew.print",
+                "replace.print",
                 "shopping-print",
                 () ->
                     list.ifPresent(l -> {
@@ -94,13 +94,13 @@ final class ShoppingPage extends Page {
                     })));
     papers.getStyleClass().add("line-form");
     add(
-        text(Labels.of("renew.shopping.how"), "quiet"),
-        form.button("renew.shopping.work", "shopping-work"),
+        text(Labels.of("replace.shopping.how"), "quiet"),
+        form.button("replace.shopping.work", "shopping-work"),
         lines,
         sums,
         papers,
-        heading("renew.shopping.wait"),
-        weigh.button("renew.shopping.weigh", "shopping-weigh"),
+        heading("replace.shopping.wait"),
+        weigh.button("replace.shopping.weigh", "shopping-weigh"),
         waiting);
     model
         .stock()
@@ -127,7 +127,7 @@ final class ShoppingPage extends Page {
           .add(
               text(
                   Labels.of(
-                      saved > 0 ? "renew.shopping.pays" : "renew.shopping.costs",
+                      saved > 0 ? "replace.shopping.pays" : "replace.shopping.costs",
                       money(Math.abs(saved))),
                   "strong-note"));
     });
@@ -149,13 +149,13 @@ final class ShoppingPage extends Page {
                 s.byId(),
                 now));
     if (list.map(l -> l.lines().isEmpty()).orElse(true)) {
-      sums.getChildren().add(text(Labels.of("renew.shopping.empty"), "quiet"));
+      sums.getChildren().add(text(Labels.of("replace.shopping.empty"), "quiet"));
       return;
     }
     Shopping l = list.get();
     int column = 0;
     for (String key : List.of("order", "needed", "spares-of", "buy", "price", "for")) {
-      lines.add(text(Labels.of("renew.shopping." + key), "quiet"), column++, 0);
+      lines.add(text(Labels.of("replace.shopping." + key), "quiet"), column++, 0);
     }
     int row = 1;
     for (Shopping.Line line : l.lines()) {
@@ -183,7 +183,7 @@ final class ShoppingPage extends Page {
         .add(
             text(
                 Labels.of(
-                    "renew.shopping.total",
+                    "replace.shopping.total",
                     money(l.goods()),
                     money(l.postage()),
                     money(l.extra()),

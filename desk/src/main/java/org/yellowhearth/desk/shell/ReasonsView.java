@@ -88,7 +88,7 @@ final class ReasonsView extends ScrollPane {
                             text(
                                 Labels.of(
                                     open.assessments().isEmpty()
-                                        ? "reasons.nocensus"
+                                        ? "reasons.noparts"
                                         : "reasons.none"),
                                 "reasons-quiet"))));
     setVvalue(0);

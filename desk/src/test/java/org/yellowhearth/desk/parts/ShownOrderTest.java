@@ -18,7 +18,7 @@ public class ShownOrderTest {
       {List.of("500 pF 500 V", "4.7 nF", "50 nF 400 V", "9 µF", "16 µF 450 V", "—")},
       {List.of("2.3 Ω", "68 Ω", "1.8 kΩ", "1 MΩ", "—")},
       {List.of("< 1 % × 5", "20 % × 2", "85 % × 1")},
-      {List.of("Keep", "Renew", "Watch", "")},
+      {List.of("Keep", "Replace", "Watch", "")},
       {List.of("0.4 mA", "10 mA", "2 A")}
     };
   }

@@ -150,7 +150,7 @@ public final class DossierFolio {
 
   private List<Block> overview() {
     if (dossier.items().isEmpty()) {
-      return List.of(Folio.words("No parts are in the census yet."));
+      return List.of(Folio.words("No parts are in the parts list yet."));
     }
     Map<Verdict, Integer> counts = new EnumMap<>(Verdict.class);
     dossier.items().forEach(i -> counts.merge(i.assessment().verdict(), 1, Integer::sum));

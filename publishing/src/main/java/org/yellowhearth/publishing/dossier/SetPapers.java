@@ -66,7 +66,7 @@ public final class SetPapers {
         List<Block> all = new SetBlocks(dossier, words, new Describe(words, job)).disposal();
         blocks.addAll(
             all.isEmpty()
-                ? List.of(Folio.words("Nothing that the census names needs more than the usual."))
+                ? List.of(Folio.words("Nothing in the parts list needs more than the usual."))
                 : all);
       }
     }

@@ -147,7 +147,7 @@ public class DossierPdfTest {
     assertSays(
         text(pdf(Dossier.of(new Judge(KNOWLEDGE).of(job, NOW.toLocalDate()), KNOWLEDGE, NOW))),
         "Bare / set: <1>",
-        "No parts are in the census yet");
+        "No parts are in the parts list yet");
   }
 
   @Test

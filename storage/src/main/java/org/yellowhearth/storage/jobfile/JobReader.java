@@ -409,7 +409,7 @@ public final class JobReader {
         .map(v -> {
           Part part = parts.read(v);
           if (!seen.add(part.ref())) {
-            throw v.field("ref").bad(part.ref() + " stands in the census twice");
+            throw v.field("ref").bad(part.ref() + " stands in the parts list twice");
           }
           return part;
         })

@@ -56,9 +56,9 @@ public class LabelsTest {
           .as("%s: %s", key, said)
           .isTrue();
     }
-    assertThat(Labels.of("wake.valves")).isEqualTo("tubes and plug-ins are in");
-    assertThat(Labels.of("renew.page.mains")).isEqualTo("Line side");
+    assertThat(Labels.of("firstpower.valves")).isEqualTo("tubes and plug-ins are in");
+    assertThat(Labels.of("replace.page.mains")).isEqualTo("Line side");
     Labels.speak(Dialect.BRITISH);
-    assertThat(Labels.of("wake.valves")).isEqualTo("valves and plug-ins are in");
+    assertThat(Labels.of("firstpower.valves")).isEqualTo("valves and plug-ins are in");
   }
 }
