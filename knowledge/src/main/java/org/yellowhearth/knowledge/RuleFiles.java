@@ -174,8 +174,8 @@ final class RuleFiles {
             .map(v -> {
               v.object("kind", "technology", "least", "usual", "most", "source");
               return new SupplyRules.UsualWatts(
-                  v.field("kind").code(SetPlate.Kind.class),
-                  v.field("technology").code(SetPlate.Technology.class),
+                  v.field("kind").code(SetPlate.Kind.class).code(),
+                  v.field("technology").code(SetPlate.Technology.class).code(),
                   v.field("least").number(0.1, LARGEST),
                   v.field("usual").number(0.1, LARGEST),
                   v.field("most").number(0.1, LARGEST),

@@ -129,22 +129,57 @@ public final class MainsFit {
     }
   }
 
+  /** What a finding is about: each is a check of its own. */
+  public enum Subject {
+    /** Voltage and frequency of the supply against what the set is made for and set to. */
+    SUPPLY,
+    CORD,
+    FUSE,
+    SWITCH,
+    /** The plug, the earth, and isolation where the chassis is live. */
+    PLUG_AND_EARTH
+  }
+
   /** Everything found, the gravest first. */
   public static List<Point> of(Job job) {
     if (job.plate().chassis() == SetPlate.Chassis.BATTERY) {
       return List.of();
     }
     List<Point> points = new ArrayList<>();
-    supply(job, points);
-    frequencyParts(job, points);
-    entry(job, points);
+    for (Subject s : Subject.values()) {
+      points.addAll(of(job, s));
+    }
     points.sort((a, b) -> a.severity.compareTo(b.severity));
     return List.copyOf(points);
+  }
+
+  private static List<Point> of(Job job, Subject subject) {
+    List<Point> points = new ArrayList<>();
+    MainsEntry m = job.aspect(MainsEntry.class);
+    switch (subject) {
+      case SUPPLY -> {
+        supply(job, points);
+        frequencyParts(job, points);
+      }
+      case CORD -> cord(m, points);
+      case FUSE -> fuse(job, m, points);
+      case SWITCH -> mainsSwitch(m, points);
+      case PLUG_AND_EARTH -> {
+        plug(m, live(job), points);
+        earth(job, m, points);
+      }
+    }
+    return points;
   }
 
   /** Whether power must wait: something here stops it. */
   public static boolean stops(Job job) {
     return of(job).stream().anyMatch(p -> p.severity == Severity.STOP);
+  }
+
+  /** Whether something about this stops it. */
+  public static boolean stops(Job job, Subject subject) {
+    return of(job, subject).stream().anyMatch(p -> p.severity == Severity.STOP);
   }
 
   /** Whether a line-frequency transformer stands between mains and set. */
@@ -323,9 +358,7 @@ public final class MainsFit {
     }
   }
 
-  private static void entry(Job job, List<Point> points) {
-    MainsEntry m = job.aspect(MainsEntry.class);
-    boolean live = live(job);
+  private static void cord(MainsEntry m, List<Point> points) {
     switch (m.cord()) {
       case UNSEEN -> points.add(plain(Severity.CARE, MainsWords.CORD_UNSEEN));
       case STIFF, CRACKED, TAPED, MISSING ->
@@ -338,6 +371,9 @@ public final class MainsFit {
         // Nothing to say.
       }
     }
+  }
+
+  private static void plug(MainsEntry m, boolean live, List<Point> points) {
     switch (m.plug()) {
       case UNSEEN -> points.add(plain(Severity.CARE, MainsWords.PLUG_UNSEEN));
       case NONE ->
@@ -353,7 +389,9 @@ public final class MainsFit {
         // Nothing to say.
       }
     }
-    fuse(job, m, points);
+  }
+
+  private static void mainsSwitch(MainsEntry m, List<Point> points) {
     switch (m.switchPlace()) {
       case UNSEEN -> points.add(plain(Severity.CARE, MainsWords.SWITCH_UNSEEN));
       case NEUTRAL ->
@@ -371,6 +409,10 @@ public final class MainsFit {
         // Nothing to say.
       }
     }
+  }
+
+  private static void earth(Job job, MainsEntry m, List<Point> points) {
+    boolean live = live(job);
     switch (m.earth()) {
       case UNSEEN -> points.add(plain(Severity.CARE, MainsWords.EARTH_UNSEEN));
       case ABSENT -> {

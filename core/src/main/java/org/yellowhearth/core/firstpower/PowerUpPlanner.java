@@ -156,8 +156,13 @@ public final class PowerUpPlanner {
    * do, all of it as a resistance.
    */
   private static Optional<Bare> undescribed(Job job, Knowledge knowledge) {
+    boolean transistors = job.plate().technology() == SetPlate.Technology.TRANSISTOR;
     SupplyRules.UsualWatts usual =
-        knowledge.supply().usualWatts(job.plate().kind(), job.plate().technology());
+        knowledge
+            .supply()
+            .usualWatts(
+                job.plate().kind().code(),
+                (transistors ? SetPlate.Technology.TRANSISTOR : SetPlate.Technology.VALVE).code());
     OptionalDouble plate = job.aspect(Build.class).watts();
     double watts = plate.orElse(usual.usual());
     double least = plate.isPresent() ? PLATE_LEAST * watts : usual.least();

@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.yellowhearth.core.fact.SupplyRectifier.Heating;
-import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.RectifierTechnology;
 
@@ -21,16 +20,13 @@ public record SupplyRules(
   /**
    * What sets of a kind take from the mains, where nothing is known of one.
    *
+   * @param kind the code of a kind of set
+   * @param technology the code of what it is built of
    * @param least less is hardly met
    * @param most more is hardly met
    */
   public record UsualWatts(
-      SetPlate.Kind kind,
-      SetPlate.Technology technology,
-      double least,
-      double usual,
-      double most,
-      String source) {}
+      String kind, String technology, double least, double usual, double most, String source) {}
 
   /**
    * How fast a cathode comes to emit.
@@ -87,16 +83,14 @@ public record SupplyRules(
     }
   }
 
-  /** What sets of a kind take; a hybrid one is taken for one with valves. */
-  public UsualWatts usualWatts(SetPlate.Kind kind, SetPlate.Technology technology) {
-    SetPlate.Technology as =
-        technology == SetPlate.Technology.HYBRID ? SetPlate.Technology.VALVE : technology;
+  /** What sets of a kind take, by the codes of kind and technology. */
+  public UsualWatts usualWatts(String kind, String technology) {
     return usualWatts.stream()
-        .filter(u -> u.kind == kind && u.technology == as)
+        .filter(u -> u.kind.equals(kind) && u.technology.equals(technology))
         .findFirst()
         .orElseThrow(() ->
             new IllegalArgumentException(
-                "no usual watts are stated for " + kind.code() + ", " + as.code()));
+                "no usual watts are stated for " + kind + ", " + technology));
   }
 
   /** How a family ages. */

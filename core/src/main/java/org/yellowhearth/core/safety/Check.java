@@ -28,6 +28,7 @@ public record Check(
   public enum CheckWords implements MessageKey {
     MAINS_SETTING,
     CORD,
+    PLUG,
     FUSE,
     SWITCH,
     EARTH, //

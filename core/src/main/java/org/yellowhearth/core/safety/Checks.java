@@ -12,7 +12,6 @@ import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.Feature;
 import org.yellowhearth.core.fact.Jumper;
-import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
@@ -85,15 +84,12 @@ public final class Checks {
   }
 
   private void mainsEntry() {
-    judged(
-        "mains-setting",
-        CheckWords.MAINS_SETTING,
-        job.plate().mains().isPresent() && !MainsFit.stops(job)
-            ? Optional.empty()
-            : Optional.of(false));
-    look("cord", CheckWords.CORD);
+    judged("mains-setting", CheckWords.MAINS_SETTING, against(MainsFit.Subject.SUPPLY));
+    judged("cord", CheckWords.CORD, against(MainsFit.Subject.CORD));
+    if (MainsFit.stops(job, MainsFit.Subject.PLUG_AND_EARTH)) {
+      judged("plug", CheckWords.PLUG, Optional.of(false));
+    }
     OptionalDouble running = MainsFit.runningAmperes(job);
-    boolean bad = job.aspect(MainsEntry.class).fusePlace() == MainsEntry.FusePlace.BRIDGED;
     if (running.isPresent()) {
       Quantity least = Quantity.amperes(running.getAsDouble() * MainsFit.FUSE_LEAST);
       Quantity most = Quantity.amperes(running.getAsDouble() * MainsFit.FUSE_MOST);
@@ -102,9 +98,9 @@ public final class Checks {
           Message.of(CheckWords.FUSE),
           Optional.of(new Range(least.value(), most.value(), Unit.AMPERE)),
           Optional.empty(),
-          bad ? Optional.of(false) : Optional.empty());
+          against(MainsFit.Subject.FUSE));
     } else {
-      judged(FUSE, CheckWords.FUSE, bad ? Optional.of(false) : Optional.empty());
+      judged(FUSE, CheckWords.FUSE, against(MainsFit.Subject.FUSE));
     }
     look("switch", CheckWords.SWITCH);
     if (live()) {
@@ -112,6 +108,11 @@ public final class Checks {
     } else {
       look("earth", CheckWords.EARTH);
     }
+  }
+
+  /** Failed where what Arrival found stops it; else it is for a person to say. */
+  private Optional<Boolean> against(MainsFit.Subject subject) {
+    return MainsFit.stops(job, subject) ? Optional.of(false) : Optional.empty();
   }
 
   private boolean live() {

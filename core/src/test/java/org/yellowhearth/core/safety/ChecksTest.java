@@ -18,6 +18,7 @@ import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.DryingHold;
 import org.yellowhearth.core.fact.Jumper;
+import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.Rail.Bleeder;
 import org.yellowhearth.core.job.Edit;
@@ -84,6 +85,35 @@ public class ChecksTest {
                 })))
         .contains("heat-sinks")
         .doesNotContain("cord", "fuse", "mains-setting");
+  }
+
+  /**
+   * Setting, cord, plug and fuse are checks of their own: a bad cord is no wrong setting, and what
+   * nobody entered yet is open, not failed (common practice).
+   */
+  @Test
+  public void eachOfTheMainsSideFailsForItself() {
+    assertThat(check(arrived(p -> p.chassis = SetPlate.Chassis.ISOLATED), "mains-setting").state())
+        .isEqualTo(Check.State.OPEN);
+    Job taped = entry(valveSet(), MainsEntry.BLANK.with(m -> m.cord = MainsEntry.Cord.TAPED));
+    assertThat(check(taped, "cord").state()).isEqualTo(Check.State.FAILED);
+    assertThat(check(taped, "mains-setting").state()).isEqualTo(Check.State.OPEN);
+    Job wrong =
+        entry(valveSet(), MainsEntry.BLANK.with(m -> m.settingVolts = OptionalDouble.of(117)));
+    assertThat(check(wrong, "mains-setting").state()).isEqualTo(Check.State.FAILED);
+    assertThat(check(wrong, "cord").state()).isEqualTo(Check.State.OPEN);
+    Job bare = entry(valveSet(), MainsEntry.BLANK.with(m -> m.plug = MainsEntry.Plug.NONE));
+    assertThat(check(bare, "plug").state()).isEqualTo(Check.State.FAILED);
+    assertThat(check(bare, "cord").state()).isEqualTo(Check.State.OPEN);
+    Job nail =
+        entry(valveSet(), MainsEntry.BLANK.with(m -> m.fusePlace = MainsEntry.FusePlace.BRIDGED));
+    assertThat(check(nail, "fuse").state()).isEqualTo(Check.State.FAILED);
+    assertThat(check(nail, "mains-setting").state()).isEqualTo(Check.State.OPEN);
+    assertThat(Checks.blocking(nail, moment(10))).extracting(Check::code).contains("fuse");
+  }
+
+  private static Job entry(Job job, MainsEntry entry) {
+    return at(job, 1, new Edit.AspectChanged(MainsEntry.BLANK, entry));
   }
 
   /**
