@@ -119,11 +119,15 @@ public final class FinalTestModel {
   // --- the chart
   // -----------------------------------------------------------------------------------------------------------
 
-  /** What the drawing says of a point. */
+  /**
+   * What the drawing says of a point.
+   *
+   * @param tolerance as a fraction
+   */
   public boolean promise(
       String point,
       OptionalDouble volts,
-      OptionalDouble tolerancePercent,
+      OptionalDouble tolerance,
       OptionalDouble line,
       OptionalDouble meter) {
     return model.made(() ->
@@ -136,14 +140,10 @@ public final class FinalTestModel {
                     .orElseGet(model::newId),
                 point.strip(),
                 needed(volts, "finaltest.volts"),
-                fraction(tolerancePercent),
+                tolerance,
                 line,
                 meter,
                 SupplyTarget.Follows.UNSTATED)));
-  }
-
-  private static OptionalDouble fraction(OptionalDouble percent) {
-    return percent.isPresent() ? OptionalDouble.of(percent.getAsDouble() / PERCENT) : percent;
   }
 
   /** What a meter shows at a point now. */

@@ -20,6 +20,7 @@ import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
+import org.yellowhearth.desk.forms.Promised;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.publishing.dossier.FinalTestPapers;
@@ -121,13 +122,16 @@ final class ChartPage extends Page {
             model(),
             () ->
                 model()
-                    .made(() ->
-                        prove.promise(
-                            drawn.get(0).getText(),
-                            Measure.VOLTS.read(drawn.get(1).getText()),
-                            Measure.PLAIN.read(drawn.get(2).getText()),
-                            Measure.VOLTS.read(drawn.get(3).getText()),
-                            Measure.OHMS.read(drawn.get(4).getText()))));
+                    .made(() -> {
+                      Promised said =
+                          Promised.read(drawn.get(1).getText(), drawn.get(2).getText());
+                      prove.promise(
+                          drawn.get(0).getText(),
+                          said.volts(),
+                          said.tolerance(),
+                          Measure.VOLTS.read(drawn.get(3).getText()),
+                          Measure.OHMS.read(drawn.get(4).getText()));
+                    }));
     drawn.add(line.field("finaltest.point", "drawn-point", 6));
     drawn.add(line.field("finaltest.volts", "drawn-volts", 7));
     drawn.add(line.field("finaltest.within", "drawn-within", 5));

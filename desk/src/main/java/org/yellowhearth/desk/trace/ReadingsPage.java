@@ -24,6 +24,7 @@ import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
+import org.yellowhearth.desk.forms.Promised;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.workshop.DeskModel;
@@ -137,21 +138,19 @@ final class ReadingsPage extends Page {
             () ->
                 model()
                     .made(() -> {
-                      OptionalDouble percent =
-                          Measure.PLAIN.read(f.get(2).getText().replace("%", "").replace("±", ""));
+                      Promised promised =
+                          Promised.read(f.get(1).getText(), f.get(2).getText());
                       model()
                           .put(
                               new SupplyTarget(
                                   model().newId(),
                                   f.get(0).getText().strip(),
-                                  Measure.VOLTS
-                                      .read(f.get(1).getText())
+                                  promised
+                                      .volts()
                                       .orElseThrow(() ->
                                           new IllegalArgumentException(
                                               Labels.of("readings.volts.needed"))),
-                                  percent.isPresent()
-                                      ? OptionalDouble.of(percent.getAsDouble() / 100)
-                                      : percent,
+                                  promised.tolerance(),
                                   Measure.VOLTS.read(f.get(3).getText()),
                                   Measure.OHMS.read(f.get(4).getText()),
                                   follows.getFirst().getValue()));
