@@ -82,7 +82,7 @@ public final class ShopFigures {
             ".05",
             "paper",
             "p",
-            "renew coupling",
+            "replace coupling",
             "mouse nest",
             "quillsand 4711",
             "c7 350 v",

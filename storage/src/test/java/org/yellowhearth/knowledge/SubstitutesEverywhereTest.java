@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -27,6 +28,7 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.replace.Ceiling;
 import org.yellowhearth.core.replace.Demand;
 import org.yellowhearth.core.replace.ReplaceWords;
+import org.yellowhearth.core.replace.ReplacementRules;
 import org.yellowhearth.core.replace.Stock;
 import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.core.replace.Substitute;
@@ -223,5 +225,59 @@ public class SubstitutesEverywhereTest {
           answer,
           k + " of " + fit.stream().map(s -> Quantity.farads(s.value()).toString()).toList());
     }
+  }
+
+  /**
+   * What Assess proposes first is what Replace does, of everyday values in everyday places; where
+   * nobody sells the rating, or the value at that rating, Replace takes the next that is sold.
+   */
+  @Test
+  public void assessProposesWhatReplaceDoes() {
+    List<String> differ = new ArrayList<>();
+    int all = 0;
+    ReplacementRules rules = new ReplacementRules(VerdictTest.KNOWLEDGE);
+    for (Capacitor part : everydayParts()) {
+      Job job = job(part, Policy.USUAL);
+      String assess =
+          rules
+              .propose(job, part)
+              .part()
+              .map(x -> Quantity.farads(x.farads()) + " " + Quantity.volts(x.ratedVolts()))
+              .orElse("none");
+      String replace =
+          asked(part, Policy.USUAL, Demand.typed(job, part), Optional.empty(), CATALOGUE)
+              .best()
+              .stream()
+              .findFirst()
+              .map(Substitute::combination)
+              .map(c -> Quantity.farads(c.farads()) + " " + Quantity.volts(c.ratedVolts()))
+              .orElse("none");
+      all++;
+      if (!assess.equals(replace)) {
+        differ.add(part.farads() + " " + part.ratedVolts() + " " + assess + " / " + replace);
+      }
+    }
+    assertThat(differ).as("of " + all).hasSizeLessThanOrEqualTo(all / 38);
+  }
+
+  private static List<Capacitor> everydayParts() {
+    List<Capacitor> all = new ArrayList<>();
+    for (double v : new double[] {150, 250, 350, 450, 500}) {
+      for (double uf :
+          new double[] {1, 2, 4, 5, 8, 10, 16, 20, 24, 25, 30, 32, 40, 47, 50, 60, 80, 100, 120}) {
+        all.add(part("electrolytic-dry", uf * 1e-6, v, Role.SMOOTHING));
+      }
+    }
+    for (double v : new double[] {6, 12, 16, 25, 40, 63}) {
+      for (double uf : new double[] {5, 10, 25, 50, 100, 220, 250, 500, 1000, 2000}) {
+        all.add(part("electrolytic-dry", uf * 1e-6, v, Role.DECOUPLING));
+      }
+    }
+    for (double v : new double[] {200, 400, 600}) {
+      for (double nf : new double[] {1, 2, 5, 10, 20, 30, 40, 50, 100, 250, 500, 1000}) {
+        all.add(part("paper-waxed", nf * 1e-9, v, Role.COUPLING));
+      }
+    }
+    return all;
   }
 }

@@ -92,7 +92,7 @@ public class SubstitutesTest {
       {"30 MFD 150 V electrolytic smoothing", usual, "33 µF 160 V"}, //
       {"40 MFD 350 V electrolytic reservoir", usual, "47 µF 450 V"}, //
       {"20 MFD 450 V electrolytic smoothing", usual, "33 µF 450 V"}, //
-      {"15 MFD 450 V electrolytic smoothing sees 260 V", working, "22 µF 400 V"}, //
+      {"15 MFD 450 V electrolytic smoothing sees 260 V", working, "15 µF 400 V"}, //
       {"250 MFD 25 V electrolytic smoothing", usual, "220 µF 25 V"}, //
       {".068 MFD 400 V paper across line", usual, "0.068 µF 275 V"}, //
       {".005 MFD 400 V paper line to chassis", usual, "0.0047 µF 300 V"}, //

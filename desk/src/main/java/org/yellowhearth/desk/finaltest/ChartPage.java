@@ -20,8 +20,8 @@ import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
-import org.yellowhearth.desk.forms.Promised;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.Promised;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.publishing.dossier.FinalTestPapers;
 import org.yellowhearth.workshop.Background.Work;
@@ -123,8 +123,7 @@ final class ChartPage extends Page {
             () ->
                 model()
                     .made(() -> {
-                      Promised said =
-                          Promised.read(drawn.get(1).getText(), drawn.get(2).getText());
+                      Promised said = Promised.read(drawn.get(1).getText(), drawn.get(2).getText());
                       prove.promise(
                           drawn.get(0).getText(),
                           said.volts(),

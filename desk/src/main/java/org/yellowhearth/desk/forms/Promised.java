@@ -15,7 +15,8 @@ import org.yellowhearth.workshop.words.Labels;
  */
 public record Promised(OptionalDouble volts, OptionalDouble tolerance) {
   private static final Pattern RANGE =
-      Pattern.compile("(?i)(?:from\\s+|between\\s+)?(\\S.*?)\\s*(?:\\bto\\b|\\band\\b|…|\\.{2,3}|\\s[-–—−]\\s)\\s*(\\S.*)");
+      Pattern.compile(
+          "(?i)(?:from\\s+|between\\s+)?(\\S.*?)\\s*(?:\\bto\\b|\\band\\b|…|\\.{2,3}|\\s[-–—−]\\s)\\s*(\\S.*)");
   private static final double PERCENT = 100;
 
   /**
@@ -45,8 +46,7 @@ public record Promised(OptionalDouble volts, OptionalDouble tolerance) {
     return Measure.VOLTS
         .read(figure)
         .orElseThrow(() ->
-            new IllegalArgumentException(
-                Labels.of("field.bad", whole, Measure.VOLTS.example())));
+            new IllegalArgumentException(Labels.of("field.bad", whole, Measure.VOLTS.example())));
   }
 
   private static Promised between(String typed, double one, double other) {

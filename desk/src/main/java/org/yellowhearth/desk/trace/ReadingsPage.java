@@ -24,8 +24,8 @@ import org.yellowhearth.core.trace.SupplyFigures;
 import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
-import org.yellowhearth.desk.forms.Promised;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.Promised;
 import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.TraceModel;
@@ -138,8 +138,7 @@ final class ReadingsPage extends Page {
             () ->
                 model()
                     .made(() -> {
-                      Promised promised =
-                          Promised.read(f.get(1).getText(), f.get(2).getText());
+                      Promised promised = Promised.read(f.get(1).getText(), f.get(2).getText());
                       model()
                           .put(
                               new SupplyTarget(

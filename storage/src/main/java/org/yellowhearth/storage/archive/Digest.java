@@ -18,7 +18,7 @@ import org.yellowhearth.core.part.PartRef;
 public record Digest(
     String job, int entries, Card card, boolean watched, List<Thing> things, List<Tally> tallies) {
   /** Changes whenever a digest of an unchanged job would come out otherwise. */
-  public static final int EDITION = 2;
+  public static final int EDITION = 3;
 
   public Digest {
     things = List.copyOf(things);

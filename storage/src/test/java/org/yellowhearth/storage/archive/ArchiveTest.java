@@ -124,7 +124,7 @@ public class ArchiveTest {
   /** Verdict, family, role, year and place narrow it down; the hit opens at its part. */
   @Test
   public void severalWordsNarrowItDown() {
-    List<Hit> renew = find("renew electrolytic 1951");
+    List<Hit> renew = find("replace electrolytic 1951");
     assertThat(renew).isNotEmpty().allSatisfy(h -> assertThat(h.set()).isEqualTo("Brindlecote 51"));
     assertThat(renew).anySatisfy(h -> assertThat(h.part()).contains(PartRef.of("C16b")));
     Job brindlecote =

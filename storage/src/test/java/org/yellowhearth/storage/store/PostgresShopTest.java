@@ -131,7 +131,7 @@ public class PostgresShopTest {
               ".05",
               "50n",
               "paper",
-              "renew electrolytic 1951",
+              "replace electrolytic 1951",
               "350 V brindle",
               "C16b brindle",
               "full moon",
