@@ -52,10 +52,10 @@ final class MethodTables {
             List.of(
                 "part",
                 "figure",
-                "renewed below",
+                "replaced below",
                 "watched below",
                 "watched above",
-                "renewed above",
+                "replaced above",
                 "source"),
             knowledge.partRules().stream().map(this::part)));
     all.add(
@@ -130,7 +130,7 @@ final class MethodTables {
 
   private List<List<String>> rows(Limits limits) {
     List<List<String>> rows = new ArrayList<>();
-    rows.add(List.of("criterion", "watched", "renewed", "source"));
+    rows.add(List.of("criterion", "watched", "replaced", "source"));
     Limits.Kept kept = limits.kept();
     rows.add(
         List.of(

@@ -193,7 +193,7 @@ public class DossierFolioTest {
             "Photographs",
             "What was found",
             "Parts",
-            "What gave way, and to what",
+            "Parts replaced, and by what",
             "Readings, verdicts and reasons",
             "The supply before and after",
             "What it measures now",
