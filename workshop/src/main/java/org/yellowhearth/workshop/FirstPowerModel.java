@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
+import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.PowerUpPlan;
@@ -203,6 +204,7 @@ public final class FirstPowerModel {
             job.census(),
             job.readings(),
             job.plate(),
+            job.aspect(Build.class),
             job.items(OfPart.class));
     if (now.equals(of)) {
       return;

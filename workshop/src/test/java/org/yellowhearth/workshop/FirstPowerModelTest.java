@@ -9,10 +9,12 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CheckResult;
 import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.PowerUpPlan.Clip;
@@ -24,6 +26,7 @@ import org.yellowhearth.core.firstpower.PowerUpRun;
 import org.yellowhearth.core.firstpower.PowerUpRun.PowerUpPhase;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.PoweringUp;
+import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.safety.Check;
 import org.yellowhearth.core.safety.Checks;
 import org.yellowhearth.core.supply.Parameter;
@@ -126,6 +129,20 @@ public class FirstPowerModelTest {
     for (int k = 0; k < seconds / 10 && wake().on(); k++) {
       pass(1);
     }
+  }
+
+  /** The watts of the plate, entered while the plan is looked at, make another plan at once. */
+  @Test
+  public void whatIsEnteredOfAnUndescribedSetSharpensItsPlan() {
+    model.toShop();
+    model.arrive("Galley set");
+    model.changePlate(p -> p.with(d -> d.mains = Optional.of(new SetPlate.Mains(230, 50))));
+    model.stageProperty().set(Stage.FIRST_POWER);
+    double before = wake().wantedProperty().get().orElseThrow().lampWatts().orElseThrow();
+    assertThat(wake().basisProperty().get().orElseThrow().lamps().watts()).isBetween(25.0, 110.0);
+    model.changeAspect(Build.class, b -> b.with(d -> d.watts = OptionalDouble.of(200)));
+    assertThat(wake().basisProperty().get().orElseThrow().lamps().watts()).isBetween(190.0, 210.0);
+    assertThat(before).isBetween(60.0, 200.0);
   }
 
   /**

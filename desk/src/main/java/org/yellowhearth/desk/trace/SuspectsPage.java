@@ -193,6 +193,13 @@ final class SuspectsPage extends Page {
         .toString();
   }
 
+  /** One bit halves the number of causes that are left. */
+  private static String worth(double bits) {
+    return bits >= 0.8
+        ? "suspects.worth.much"
+        : bits >= 0.25 ? "suspects.worth.some" : "suspects.worth.little";
+  }
+
   private void step(NextStep s) {
     String at =
         s.kind().isPresent() && s.way() == NextStep.Way.READ
@@ -201,12 +208,7 @@ final class SuspectsPage extends Page {
     VBox box =
         new VBox(
             text(model().words().word(s.way()) + ": " + at, "strong-note"),
-            text(
-                Labels.of(
-                    "suspects.worth",
-                    Quantity.ratio(Math.round(100 * s.bits()) / 100.0),
-                    Math.round(s.minutes())),
-                "quiet"));
+            text(Labels.of(worth(s.bits()), Math.round(s.minutes())), "quiet"));
     box.getStyleClass().add("point");
     s.shows().stream()
         .filter(x -> x.probability() > 0.01)
