@@ -23,7 +23,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Pane;
 import javafx.stage.Stage;
-import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.service.query.NodeQuery;
 import org.testfx.util.WaitForAsyncUtils;
@@ -49,12 +48,12 @@ abstract class Window {
    * What never comes true is noticed at last; what only comes late on a busy machine never reaches
    * this.
    */
-  private static final int FAR_SECONDS = 240;
+  static final int FAR_SECONDS = 240;
 
   /** The time of the bench; tests move it on instead of waiting. */
   final MovedClock clock = new MovedClock();
 
-  final FxRobot robot = new FxRobot();
+  final Hands robot = new Hands();
   final Appearance appearance = new Appearance();
   private ExecutorService keeper;
   private ExecutorService aside;
@@ -169,9 +168,9 @@ abstract class Window {
   }
 
   void settle() {
-    WaitForAsyncUtils.waitForFxEvents();
+    Hands.rest();
     until(() -> !model.background().busyProperty().get());
-    WaitForAsyncUtils.waitForFxEvents(2);
+    Hands.rest();
   }
 
   static void until(BooleanSupplier condition) {
