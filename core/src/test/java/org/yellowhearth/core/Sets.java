@@ -11,6 +11,7 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Act;
 import org.yellowhearth.core.job.Edit;
@@ -50,6 +51,9 @@ public final class Sets {
               new CapacitorKind(
                   KIND,
                   Family.ELECTROLYTIC,
+                  Leads.UNSTATED,
+                  true,
+                  false,
                   List.of("electrolytic"),
                   Map.of(),
                   List.of(),
@@ -87,7 +91,8 @@ public final class Sets {
               List.of()),
           new SubstitutionRules(Map.of(), Map.of(), Map.of(), List.of()),
           new PeriodRules(List.of(), List.of()),
-          new EsrChart(Family.ELECTROLYTIC, 20e3, List.of(), ""));
+          new EsrChart(Family.ELECTROLYTIC, 20e3, List.of(), ""),
+          List.of());
 
   private Sets() {}
 

@@ -53,7 +53,6 @@ abstract class Window {
   /** The time of the bench; tests move it on instead of waiting. */
   final MovedClock clock = new MovedClock();
 
-  final Hands robot = new Hands();
   final Appearance appearance = new Appearance();
   private ExecutorService keeper;
   private ExecutorService aside;
@@ -62,6 +61,7 @@ abstract class Window {
   DeskModel model;
   List<Path> asked = List.of();
   Stage stage;
+  final Hands robot = new Hands(() -> Optional.ofNullable(stage).map(Stage::getScene));
 
   @BeforeClass
   public void startToolkit() throws TimeoutException {
@@ -168,9 +168,9 @@ abstract class Window {
   }
 
   void settle() {
-    Hands.rest();
+    robot.rest();
     until(() -> !model.background().busyProperty().get());
-    Hands.rest();
+    robot.rest();
   }
 
   static void until(BooleanSupplier condition) {
@@ -195,6 +195,7 @@ abstract class Window {
         now.run();
       } else {
         robot.interact(now);
+        until(() -> robot.lookup(n -> id.equals(n.getId()) && shown(n)).tryQuery().isPresent());
       }
     }
     return robot.lookup(n -> id.equals(n.getId()) && shown(n)).queryAs(type);

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
@@ -68,7 +69,8 @@ public final class KnowledgeFiles {
         RuleFiles.supply(open("supply-rules.json"), sources),
         RuleFiles.renew(open("renew-rules.json"), sources),
         RuleFiles.period(open("period-rules.json"), sources),
-        RuleFiles.esrChart(open("esr-chart.json"), sources));
+        RuleFiles.esrChart(open("esr-chart.json"), sources),
+        RuleFiles.functions(open("function-lists.json")));
   }
 
   private static JsonValue open(String name) {
@@ -83,6 +85,9 @@ public final class KnowledgeFiles {
     v.object(
         "id",
         "family",
+        "leads",
+        "polarised",
+        "liquid",
         "words",
         "limits",
         "hazards",
@@ -104,6 +109,9 @@ public final class KnowledgeFiles {
     return new CapacitorKind(
         v.field("id").text(LONGEST),
         v.field("family").code(Family.class),
+        v.optional("leads").map(l -> l.code(Leads.class)).orElse(Leads.UNSTATED),
+        v.optional("polarised").map(JsonValue::bool).orElse(false),
+        v.optional("liquid").map(JsonValue::bool).orElse(false),
         texts(v.field("words")),
         limits,
         texts(v.field("hazards")),

@@ -13,6 +13,7 @@ import org.yellowhearth.core.knowledge.CapacitorKind;
 import org.yellowhearth.core.knowledge.EsrChart;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.FaultRule;
+import org.yellowhearth.core.knowledge.FunctionRule;
 import org.yellowhearth.core.knowledge.PartRule;
 import org.yellowhearth.core.knowledge.PartWear;
 import org.yellowhearth.core.knowledge.PeriodRules;
@@ -244,6 +245,19 @@ final class RuleFiles {
             })
             .toList(),
         KnowledgeFiles.cite(file, "source", sources));
+  }
+
+  /** What sets of each kind have to do before they go back. */
+  static List<FunctionRule> functions(JsonValue file) {
+    return file.object("format", "version", "lists").field("lists").list(MOST).stream()
+        .map(v -> {
+          v.object("kind", "group", "functions");
+          return new FunctionRule(
+              v.optional("kind").map(k -> k.code(SetPlate.Kind.class).code()),
+              v.field("group").text(LONGEST),
+              v.field("functions").list(MOST).stream().map(f -> f.text(LONGEST)).toList());
+        })
+        .toList();
   }
 
   /** What may take the place of what. */

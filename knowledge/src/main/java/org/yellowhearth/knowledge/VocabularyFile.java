@@ -14,6 +14,7 @@ import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Battery;
 import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Fuse;
+import org.yellowhearth.core.part.IntegratedCircuit;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Potentiometer;
 import org.yellowhearth.core.part.RectifierTechnology;
@@ -36,6 +37,7 @@ final class VocabularyFile {
           RectifierTechnology.class,
           Transistor.Channel.class,
           Transistor.Material.class,
+          IntegratedCircuit.Task.class,
           Valve.Task.class,
           Winding.Task.class,
           Fuse.Speed.class,

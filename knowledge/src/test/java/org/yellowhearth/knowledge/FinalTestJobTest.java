@@ -112,6 +112,29 @@ public class FinalTestJobTest {
     return VoltageChart.of(b.job(), supply).lines().getFirst();
   }
 
+  /** Heater lines are points of the chart, and what a meter for DC shows there is not theirs. */
+  @Test
+  public void alternatingVoltagesArePoints() {
+    Bench b = Bench.of(1950);
+    put(
+        b,
+        new SupplyTarget(
+            "h",
+            "heater",
+            6.3,
+            OptionalDouble.of(0.1),
+            NONE,
+            NONE,
+            SupplyTarget.Follows.UNSTATED,
+            true));
+    read(b, "heater", SupplyReading.Kind.DIRECT, 6.3, NONE, NONE);
+    assertThat(chart(b, Optional.empty()).verdict()).isEqualTo(ChartVerdict.UNREAD);
+    read(b, "heater", SupplyReading.Kind.TRUE_RMS, 6.5, NONE, NONE);
+    assertThat(chart(b, Optional.empty()).verdict()).isEqualTo(ChartVerdict.WITHIN);
+    read(b, "heater", SupplyReading.Kind.TRUE_RMS, 7.16, NONE, NONE);
+    assertThat(chart(b, Optional.empty()).verdict()).isEqualTo(ChartVerdict.OUT);
+  }
+
   /** Without a model the line goes in proportion: 225 V at 207 V of mains are 250 V at 230 V. */
   @Test
   public void readingsAreBroughtToTheLineOfTheDrawing() {
@@ -288,6 +311,12 @@ public class FinalTestJobTest {
       {SetPlate.Kind.AMPLIFIER, FinalTestWords.FN_BALANCE},
       {SetPlate.Kind.TEST_INSTRUMENT, FinalTestWords.FN_KEYS},
       {SetPlate.Kind.POWER_SUPPLY, FinalTestWords.FN_LIMIT},
+      {SetPlate.Kind.OSCILLOSCOPE, FinalTestWords.FN_TRIGGER},
+      {SetPlate.Kind.COUNTER, FinalTestWords.FN_GATE_TIMES},
+      {SetPlate.Kind.MONITOR, FinalTestWords.FN_SYNC},
+      {SetPlate.Kind.TAPE_RECORDER, FinalTestWords.FN_ERASE},
+      {SetPlate.Kind.ORGAN, FinalTestWords.FN_EVERY_KEY},
+      {SetPlate.Kind.CHIME, FinalTestWords.FN_RELEASED},
       {SetPlate.Kind.OTHER, FinalTestWords.FN_SWITCH}
     };
   }
@@ -297,7 +326,7 @@ public class FinalTestJobTest {
   public void everyKindHasItsFunctions(SetPlate.Kind kind, FinalTestWords one) {
     Bench b = Bench.of(1950);
     b.edit(new Edit.PlateChanged(b.job().plate(), b.job().plate().with(p -> p.kind = kind)));
-    assertThat(FunctionList.of(b.job()))
+    assertThat(FunctionList.of(b.job(), VerdictTest.KNOWLEDGE))
         .extracting(FunctionList.Function::what)
         .contains(one)
         .doesNotHaveDuplicates();

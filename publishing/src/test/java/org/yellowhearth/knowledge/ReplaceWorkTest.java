@@ -287,7 +287,7 @@ public class ReplaceWorkTest {
                 new Substitutes.Question(
                     b.job(),
                     c,
-                    Demand.typed(b.job(), c),
+                    Demand.typed(b.job(), c, VerdictTest.KNOWLEDGE),
                     Optional.empty(),
                     List.of(),
                     Stock.Uses.NONE,

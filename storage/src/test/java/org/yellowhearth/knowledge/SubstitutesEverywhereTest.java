@@ -181,7 +181,7 @@ public class SubstitutesEverywhereTest {
           asked(
               part,
               Policy.USUAL,
-              Demand.typed(job(part, Policy.USUAL), part),
+              Demand.typed(job(part, Policy.USUAL), part, VerdictTest.KNOWLEDGE),
               Optional.of(new Ceiling(part.farads() * times, Message.of(ReplaceWords.NO_KIND))),
               CATALOGUE);
       inOrder(answer, part + " times " + times);
@@ -208,7 +208,7 @@ public class SubstitutesEverywhereTest {
             asked(
                     part,
                     Policy.USUAL,
-                    Demand.typed(job(part, Policy.USUAL), part),
+                    Demand.typed(job(part, Policy.USUAL), part, VerdictTest.KNOWLEDGE),
                     Optional.empty(),
                     List.of())
                 .best())
@@ -218,7 +218,7 @@ public class SubstitutesEverywhereTest {
           asked(
               part,
               Policy.USUAL,
-              Demand.typed(job(part, Policy.USUAL), part),
+              Demand.typed(job(part, Policy.USUAL), part, VerdictTest.KNOWLEDGE),
               Optional.empty(),
               fit.subList(0, k));
       inOrder(
@@ -245,7 +245,12 @@ public class SubstitutesEverywhereTest {
               .map(x -> Quantity.farads(x.farads()) + " " + Quantity.volts(x.ratedVolts()))
               .orElse("none");
       String replace =
-          asked(part, Policy.USUAL, Demand.typed(job, part), Optional.empty(), CATALOGUE)
+          asked(
+                  part,
+                  Policy.USUAL,
+                  Demand.typed(job, part, VerdictTest.KNOWLEDGE),
+                  Optional.empty(),
+                  CATALOGUE)
               .best()
               .stream()
               .findFirst()

@@ -60,7 +60,7 @@ public class SubstitutesTest {
         model
             .supply()
             .map(s -> Demand.of(s, false, Watcher.NOBODY).get(ref).with(part.workingVolts()))
-            .orElse(Demand.typed(job, part));
+            .orElse(Demand.typed(job, part, VerdictTest.KNOWLEDGE));
     Optional<Ceiling> ceiling =
         Ceiling.of(model, job, VerdictTest.KNOWLEDGE, ref, part.farads(), Watcher.NOBODY);
     return Substitutes.of(

@@ -129,12 +129,13 @@ public final class FinalTestModel {
       OptionalDouble volts,
       OptionalDouble tolerance,
       OptionalDouble line,
-      OptionalDouble meter) {
+      OptionalDouble meter,
+      boolean alternating) {
     return model.made(() ->
         model.put(
             new SupplyTarget(
                 job().items(SupplyTarget.class).stream()
-                    .filter(t -> t.point().equals(point.strip()))
+                    .filter(t -> t.point().equals(point.strip()) && t.alternating() == alternating)
                     .map(SupplyTarget::id)
                     .findFirst()
                     .orElseGet(model::newId),
@@ -143,7 +144,8 @@ public final class FinalTestModel {
                 tolerance,
                 line,
                 meter,
-                SupplyTarget.Follows.UNSTATED)));
+                SupplyTarget.Follows.UNSTATED,
+                alternating)));
   }
 
   /** What a meter shows at a point now. */
@@ -281,7 +283,12 @@ public final class FinalTestModel {
 
   /** A rail under one more load. */
   public boolean load(
-      String point, OptionalDouble amperes, OptionalDouble volts, OptionalDouble line) {
+      String point,
+      OptionalDouble amperes,
+      OptionalDouble volts,
+      OptionalDouble line,
+      OptionalDouble limitVolts,
+      OptionalDouble limitShare) {
     return model.made(() -> {
       Optional<LoadTest> before =
           job().items(LoadTest.class).stream()
@@ -292,8 +299,17 @@ public final class FinalTestModel {
           new LoadTest.Loaded(
               needed(amperes, "finaltest.amperes"), needed(volts, "finaltest.volts"), line));
       model.put(
-          new LoadTest(before.map(LoadTest::id).orElseGet(model::newId), point.strip(), loads));
+          new LoadTest(
+              before.map(LoadTest::id).orElseGet(model::newId),
+              point.strip(),
+              loads,
+              promised(limitVolts, before.map(LoadTest::limitVolts)),
+              promised(limitShare, before.map(LoadTest::limitShare))));
     });
+  }
+
+  private static OptionalDouble promised(OptionalDouble now, Optional<OptionalDouble> before) {
+    return now.isPresent() ? now : before.orElse(OptionalDouble.empty());
   }
 
   // --- functions
@@ -306,7 +322,7 @@ public final class FinalTestModel {
             .map(FunctionCheck::what)
             .collect(Collectors.toSet());
     List<FunctionCheck> more =
-        FunctionList.of(job()).stream()
+        FunctionList.of(job(), model.knowledge()).stream()
             .filter(f -> !there.contains(say(f.what())))
             .map(f ->
                 new FunctionCheck(
@@ -342,12 +358,19 @@ public final class FinalTestModel {
   // --- accuracy
   // ------------------------------------------------------------------------------------------------------------
 
-  /** A range that is to be held against a reference; per cent as they stand in its papers. */
+  /**
+   * A range that is to be held against a reference.
+   *
+   * @param ofReading as a fraction
+   * @param absolute in its unit
+   * @param ofFullScale in per cent, as it stands in its papers
+   */
   public boolean range(
       String range,
       String unit,
       OptionalDouble fullScale,
       OptionalDouble ofReading,
+      OptionalDouble absolute,
       OptionalDouble ofFullScale,
       String reference,
       OptionalDouble uncertainty) {
@@ -358,8 +381,9 @@ public final class FinalTestModel {
                 range.strip(),
                 unit.strip(),
                 fullScale,
-                ofReading.orElse(0) / PERCENT,
+                ofReading.orElse(0),
                 ofFullScale.orElse(0) / PERCENT,
+                absolute,
                 reference.strip(),
                 uncertainty.orElse(0) / PERCENT,
                 false,
@@ -401,6 +425,7 @@ public final class FinalTestModel {
         t.fullScale(),
         t.ofReading(),
         t.ofFullScale(),
+        t.absolute(),
         t.reference(),
         t.referenceUncertainty(),
         zeroed,

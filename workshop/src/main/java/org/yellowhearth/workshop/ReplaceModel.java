@@ -29,6 +29,7 @@ import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
@@ -125,10 +126,10 @@ public final class ReplaceModel {
       SupplyModel drawn,
       Map<PartRef, Demand> demands,
       Map<PartRef, Optional<Ceiling>> ceilings) {
-    Demand demand(Job job, Capacitor c) {
+    Demand demand(Job job, Capacitor c, Knowledge knowledge) {
       return Optional.ofNullable(demands.get(c.ref()))
           .map(d -> d.with(c.workingVolts()))
-          .orElseGet(() -> Demand.typed(job, c));
+          .orElseGet(() -> Demand.typed(job, c, knowledge));
     }
   }
 
@@ -320,7 +321,7 @@ public final class ReplaceModel {
     return new Substitutes.Question(
         job,
         c,
-        places.demand(job, c),
+        places.demand(job, c, model.knowledge()),
         ceiling,
         shelved.toBeHad(),
         shelved.uses(),

@@ -66,7 +66,7 @@ public class CasebookTest {
 
   private static final Pattern AT = Pattern.compile("at (\\S+) (\\S+) (\\S+)");
   private static final Pattern PROPOSED =
-      Pattern.compile("(\\S+) (first|offered|not offered) \"(.+)\"");
+      Pattern.compile("(\\S+) (first|offered|not offered|weighs|refuses) \"(.+)\"");
   private static final Pattern LAMP = Pattern.compile("first power lamp (\\S+) to (\\S+) W");
   private static final Pattern METER =
       Pattern.compile("first power at (\\d+) % (\\S+) (\\S+) (passes|stops)");
@@ -309,6 +309,14 @@ public class CasebookTest {
               .contains(words);
       case "offered" ->
           assertThat(best).as("%s, refused: %s", ref, said(all)).anyMatch(t -> t.contains(words));
+      case "weighs" ->
+          assertThat(
+                  all.best().stream()
+                      .flatMap(b -> b.points().stream())
+                      .map(p -> model.words().say(p.words())))
+              .as("%s, refused: %s", ref, said(all))
+              .anyMatch(t -> t.contains(words));
+      case "refuses" -> assertThat(said(all)).as(ref).anyMatch(t -> t.contains(words));
       default -> assertThat(best).as(ref).noneMatch(t -> t.contains(words));
     }
   }

@@ -43,6 +43,9 @@ public final class MainsFit {
 
   public static final double FUSE_MOST = 5;
 
+  /** What a thin cord is protected by, in amperes (common practice). */
+  static final double CORD_FUSE = 3;
+
   /** A fuse of this many times the running current protects nothing. */
   static final double FUSE_STOP = 10;
 
@@ -100,7 +103,11 @@ public final class MainsFit {
     FUSE_LOW,
     FUSE_REMEDY, //
     FUSE_WORKING,
-    FUSE_UNKNOWN, //
+    FUSE_UNKNOWN,
+    PLUG_FUSE_GOOD,
+    PLUG_FUSE_HIGH,
+    PLUG_FUSE_ALONE,
+    PLUG_FUSE_REMEDY, //
     SWITCH_UNSEEN,
     SWITCH_NEUTRAL,
     SWITCH_SECONDARY,
@@ -464,6 +471,28 @@ public final class MainsFit {
     if (fitted && m.fuseAmperes().isPresent()) {
       fuseRating(job, m, points);
     }
+    m.plugFuseAmperes().ifPresent(a -> points.add(plugFuse(m, a)));
+  }
+
+  /**
+   * The fuse in a plug protects the cord, not the set: 3 A for a light cord of up to about 700 W,
+   * and no more than the cord bears (common practice where plugs carry fuses).
+   */
+  private static Point plugFuse(MainsEntry m, double amperes) {
+    Quantity rating = Quantity.amperes(amperes);
+    if (amperes > CORD_FUSE) {
+      return point(
+          Severity.CARE,
+          Message.of(MainsWords.PLUG_FUSE_HIGH, rating),
+          MainsWords.PLUG_FUSE_REMEDY);
+    }
+    boolean alone =
+        m.fusePlace() == MainsEntry.FusePlace.NONE || m.fusePlace() == MainsEntry.FusePlace.BRIDGED;
+    return new Point(
+        alone ? Severity.CARE : Severity.GOOD,
+        Message.of(alone ? MainsWords.PLUG_FUSE_ALONE : MainsWords.PLUG_FUSE_GOOD, rating),
+        List.of(),
+        List.of());
   }
 
   private static void fuseRating(Job job, MainsEntry m, List<Point> points) {

@@ -161,6 +161,8 @@ public enum AssessWords implements MessageKey {
   RISK_READS_GOOD,
   RISK_LOOK,
   RISK_HEAT,
+  RISK_HOURS,
+  RISK_TWIN,
   RISK_HEADROOM,
   RISK_LIKE,
   RISK_SHOP, //
@@ -185,6 +187,7 @@ public enum AssessWords implements MessageKey {
   NEXT_RECTIFIER,
   NEXT_ZENER,
   NEXT_TRANSISTOR,
+  NEXT_CIRCUIT,
   NEXT_VALVE,
   NEXT_WINDING,
   NEXT_MOVEMENT,

@@ -48,6 +48,11 @@ public record Assessment(
         part, findings, verdict, because, next, measured, overruled, belief, known);
   }
 
+  /** This with another belief. */
+  Assessment believing(Belief other) {
+    return new Assessment(part, findings, verdict, because, next, measured, overruled, other, risk);
+  }
+
   /** This as a person decided it. */
   Assessment overruled(Verdict decided, Message why) {
     return new Assessment(

@@ -79,10 +79,16 @@ final class BeliefRules {
    * The belief in a part.
    *
    * @param values as its readings alone give them, else kind, age and marking
+   * @param warmer how much warmer its place is than the rest of the set, in kelvin
    */
-  static Belief of(Belief values, List<Finding> findings, Knowledge knowledge, OptionalDouble age) {
+  static Belief of(
+      Belief values,
+      List<Finding> findings,
+      Knowledge knowledge,
+      OptionalDouble age,
+      double warmer) {
     Part part = values.part();
-    Map<State, Double> weights = prior(part, knowledge, age);
+    Map<State, Double> weights = prior(part, knowledge, age, warmer);
     for (Finding f : findings) {
       weigh(weights, f, part);
     }
@@ -91,8 +97,10 @@ final class BeliefRules {
     return valued(values.with(weights), findings);
   }
 
-  private static Map<State, Double> prior(Part part, Knowledge knowledge, OptionalDouble age) {
-    double years = age.orElse(RiskRules.USUAL_AGE);
+  private static Map<State, Double> prior(
+      Part part, Knowledge knowledge, OptionalDouble age, double warmer) {
+    // Ten kelvin double the pace (common practice), while the set is on: half of it is counted.
+    double years = age.orElse(RiskRules.USUAL_AGE) * Math.pow(2, warmer / 20);
     double failed =
         Math.clamp(
             WORN_OUT_AND_FAILED * RiskRules.wear(part, knowledge).failsWithin(years, 0),

@@ -17,6 +17,7 @@ import org.yellowhearth.core.quantity.Quantity;
  * @param working the formula with the numbers put in
  * @param state what the part is if it came out bad, where it speaks for more than its criterion
  *     says
+ * @param gap why it does not settle the criterion, where that matters for what comes next
  */
 public record Finding(
     Criterion criterion,
@@ -26,7 +27,8 @@ public record Finding(
     String source,
     Message words,
     Optional<Message> working,
-    Optional<State> state) {
+    Optional<State> state,
+    Optional<Gap> gap) {
   Finding(
       Criterion criterion,
       Outcome outcome,
@@ -35,13 +37,36 @@ public record Finding(
       String source,
       Message words,
       Optional<Message> working) {
-    this(criterion, outcome, measured, limit, source, words, working, Optional.empty());
+    this(
+        criterion,
+        outcome,
+        measured,
+        limit,
+        source,
+        words,
+        working,
+        Optional.empty(),
+        Optional.empty());
   }
 
   /** This, speaking for a state of the part. */
   Finding of(State spokenFor) {
     return new Finding(
-        criterion, outcome, measured, limit, source, words, working, Optional.of(spokenFor));
+        criterion, outcome, measured, limit, source, words, working, Optional.of(spokenFor), gap);
+  }
+
+  /** This, with words of its own, not settling its criterion. */
+  Finding left(Gap why, Object... figures) {
+    return new Finding(
+        criterion,
+        outcome,
+        measured,
+        limit,
+        source,
+        Message.of(why.words(), figures),
+        working,
+        state,
+        Optional.of(why));
   }
 
   /** How a criterion came out. {@code OPEN}: it cannot be judged from what is known. */
@@ -97,6 +122,12 @@ public record Finding(
       Criterion criterion, Optional<Quantity> measured, String source, Message words) {
     return new Finding(
         criterion, Outcome.OPEN, measured, Optional.empty(), source, words, Optional.empty());
+  }
+
+  /** A criterion that cannot be judged for a known reason. */
+  static Finding open(
+      Criterion criterion, Optional<Quantity> measured, String source, Gap why, Object... figures) {
+    return open(criterion, measured, source, Message.of(why.words())).left(why, figures);
   }
 
   /** How far inside the limit the figure lies, as a fraction of the limit; negative outside it. */

@@ -27,11 +27,7 @@ final class GridCriterion {
     OptionalDouble ohms = InsulationCriterion.newestAlone(c.evidence());
     if (ohms.isEmpty()) {
       return List.of(
-          Finding.open(
-              Criterion.GRID_SHIFT,
-              Optional.empty(),
-              SOURCE,
-              Message.of(AssessWords.GRID_UNMEASURED, least)));
+          Finding.open(Criterion.GRID_SHIFT, Optional.empty(), SOURCE, Gap.GRID_UNMEASURED, least));
     }
     GridShift shift = GridShift.of(grid, ohms.getAsDouble());
     boolean bad = shift.bad(grid);

@@ -61,25 +61,26 @@ public final class HiddenPathCriterion {
             .map(Part::ref)
             .map(PartRef::toString)
             .collect(Collectors.joining(", "));
-    Message words =
-        across.isEmpty()
-            ? Message.of(AssessWords.HIDDEN_PATH, Quantity.ohms(hidden))
-            : Message.of(AssessWords.HIDDEN_PATH_SUSPECT, Quantity.ohms(hidden), across);
+    Quantity path = Quantity.ohms(hidden);
     boolean settled = alone(evidence.readings()).isPresent();
-    return List.of(
+    Finding finding =
         new Finding(
             Criterion.HIDDEN_PATH,
             settled ? Outcome.GOOD : Outcome.OPEN,
-            Optional.of(Quantity.ohms(hidden)),
+            Optional.of(path),
             Optional.empty(),
             SOURCE,
-            words,
+            Message.of(AssessWords.HIDDEN_PATH, path),
             Optional.of(
                 Message.of(
                     AssessWords.HIDDEN_PATH_WORKING,
                     Quantity.ohms(read),
                     Quantity.ohms(expected),
-                    Quantity.ohms(hidden)))));
+                    path)));
+    return List.of(
+        across.isEmpty()
+            ? finding.left(Gap.HIDDEN_PATH, path)
+            : finding.left(Gap.HIDDEN_PATH_SUSPECT, path, across));
   }
 
   /** What a capacitor is suspected of because a resistor beside it reads low. */

@@ -3,7 +3,6 @@ package org.yellowhearth.core.assess;
 import java.util.List;
 import java.util.Optional;
 import org.yellowhearth.core.assess.Finding.Outcome;
-import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.Resistor;
@@ -37,7 +36,8 @@ final class InCircuit {
                             Criterion.ESR,
                             f.measured(),
                             f.source(),
-                            Message.of(AssessWords.ESR_OF_NEIGHBOUR, p.ref().toString())))
+                            Gap.NEIGHBOUR,
+                            p.ref().toString()))
                     .orElse(f)
                 : f)
         .toList();

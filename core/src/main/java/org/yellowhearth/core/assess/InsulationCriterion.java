@@ -35,19 +35,12 @@ final class InsulationCriterion {
     if (ohms.isEmpty()) {
       return List.of(
           Finding.open(
-              Criterion.INSULATION,
-              Optional.empty(),
-              source,
-              Message.of(AssessWords.INSULATION_FROM_LEAKAGE)));
+              Criterion.INSULATION, Optional.empty(), source, Gap.INSULATION_FROM_LEAKAGE));
     }
     Quantity measured = Quantity.ohms(ohms.getAsDouble());
     if (!reading.get().conditions().connection().alone()) {
       return List.of(
-          Finding.open(
-              Criterion.INSULATION,
-              Optional.of(measured),
-              source,
-              Message.of(AssessWords.IN_CIRCUIT)));
+          Finding.open(Criterion.INSULATION, Optional.of(measured), source, Gap.IN_CIRCUIT));
     }
     return List.of(judge(c, limits.insulation().orElseThrow(), measured, source));
   }

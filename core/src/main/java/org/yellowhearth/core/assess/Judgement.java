@@ -88,7 +88,7 @@ public final class Judgement {
     List<Assessment> each =
         job.census().stream().map(p -> judged(p, job.readingsOf(p.ref()))).toList();
     this.alone = each.stream().collect(Collectors.toMap(a -> a.part().ref(), a -> a));
-    this.risks = new RiskRules(knowledge, RiskRules.counts(each));
+    this.risks = new RiskRules(knowledge, each);
     this.all = Together.cans(each).stream().map(this::decided).toList();
   }
 
@@ -187,13 +187,15 @@ public final class Judgement {
         Belief.now(readings, part, knowledge, setYears.orElse(0)),
         findings,
         knowledge,
-        Ages.years(job, part, today));
+        Ages.years(job, part, today),
+        job.of(part.ref(), Place.class).stream().mapToDouble(Warmth::kelvin).max().orElse(0));
   }
 
   /** The same with its risk, the fate of its like in the set in it. */
   private Assessment risked(Assessment a) {
-    return a.withRisk(
-        risks.of(a.part(), job, a.findings(), a.measured(), Ages.years(job, a.part(), today)));
+    OptionalDouble age = Ages.years(job, a.part(), today);
+    return a.withRisk(risks.of(a.part(), job, a.findings(), a.measured(), age))
+        .believing(a.belief().failing(risks.fate(a.part(), job, age)));
   }
 
   /** What a person decided stands before what the rules say. */

@@ -37,10 +37,7 @@ final class KeptCriterion {
     String source = limits.cited().kept();
     if (!reading.conditions().connection().alone()) {
       return Finding.open(
-          Criterion.CAPACITANCE_KEPT,
-          Optional.of(measured),
-          source,
-          Message.of(AssessWords.IN_CIRCUIT));
+          Criterion.CAPACITANCE_KEPT, Optional.of(measured), source, Gap.IN_CIRCUIT);
     }
     Limits.Kept kind = window(c, limits.kept());
     Limits.Kept window = inRole(c, kind);

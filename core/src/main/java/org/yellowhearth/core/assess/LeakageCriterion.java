@@ -34,7 +34,7 @@ final class LeakageCriterion {
     Quantity measured = Quantity.amperes(reading.figures().get(Figure.LEAKAGE).orElseThrow());
     OptionalDouble rated = c.part().ratedVolts();
     if (!reading.conditions().connection().alone()) {
-      return open(measured, source, Message.of(AssessWords.IN_CIRCUIT));
+      return Finding.open(Criterion.LEAKAGE, Optional.of(measured), source, Gap.IN_CIRCUIT);
     }
     if (rated.isEmpty()) {
       return open(measured, source, Message.of(AssessWords.LEAKAGE_NO_RATING));

@@ -82,7 +82,7 @@ final class LossCriterion {
                   Criterion.DISSIPATION,
                   Optional.of(Quantity.ratio(x)),
                   limits.cited().dissipation(),
-                  Message.of(AssessWords.NO_LIMIT)))
+                  Gap.NO_LIMIT))
           .toList();
     }
     Pair pair =
@@ -103,7 +103,7 @@ final class LossCriterion {
                         Criterion.DISSIPATION,
                         Optional.of(Quantity.ratio(x)),
                         pair.source,
-                        Message.of(AssessWords.IN_CIRCUIT))));
+                        Gap.IN_CIRCUIT)));
     boolean read = reading.get().figures().has(Figure.ESR);
     if (read && ShortCriterion.belowASoundOne(c, reading.get())) {
       return findings;
@@ -170,8 +170,7 @@ final class LossCriterion {
       boolean doubtful = !Edge.atMost(measured.value(), watchAt.applyAsDouble(strict));
       boolean bad = !Edge.atMost(measured.value(), renewAt.applyAsDouble(kind));
       if (hertz.isEmpty() && doubtful && !bad) {
-        return Finding.open(
-            criterion, Optional.of(measured), source, Message.of(AssessWords.FREQUENCY_MISSING));
+        return Finding.open(criterion, Optional.of(measured), source, Gap.FREQUENCY_MISSING);
       }
       LossLimit held = bad ? renew : watch;
       Quantity at = Quantity.hertz(bad ? kind : strict);

@@ -72,7 +72,8 @@ final class NetworkCriterion {
               Criterion.CAPACITANCE_KEPT,
               Optional.of(Quantity.percent(d.seriesFarads().getAsDouble() / c.part().farads())),
               c.limits().orElseThrow().cited().kept(),
-              Message.of(AssessWords.NETWORK_HIDES, Quantity.ohms(around.magnitude()))));
+              Gap.NETWORK_HIDES,
+              Quantity.ohms(around.magnitude())));
     }
     Message working =
         Message.of(
@@ -89,14 +90,16 @@ final class NetworkCriterion {
                       other.stream()
                           .filter(o -> o.criterion() == f.criterion())
                           .allMatch(o -> o.outcome() == f.outcome()));
-          return new Finding(
-              f.criterion(),
-              same ? f.outcome() : Outcome.OPEN,
-              f.measured(),
-              f.limit(),
-              f.source(),
-              same ? f.words() : Message.of(AssessWords.NETWORK_UNSURE),
-              Optional.of(working));
+          Finding shownAlone =
+              new Finding(
+                  f.criterion(),
+                  same ? f.outcome() : Outcome.OPEN,
+                  f.measured(),
+                  f.limit(),
+                  f.source(),
+                  f.words(),
+                  Optional.of(working));
+          return same ? shownAlone : shownAlone.left(Gap.NETWORK_UNSURE);
         })
         .toList();
   }

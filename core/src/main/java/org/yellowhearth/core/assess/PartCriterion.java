@@ -13,6 +13,7 @@ import org.yellowhearth.core.knowledge.PartRule;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Battery;
+import org.yellowhearth.core.part.IntegratedCircuit;
 import org.yellowhearth.core.part.Makes;
 import org.yellowhearth.core.part.Movement;
 import org.yellowhearth.core.part.Part;
@@ -90,9 +91,8 @@ final class PartCriterion {
         && JUNCTIONS.contains(part.sort())
         && reading.figures().get(figure).orElseThrow() < SHORT_OHMS) {
       return Optional.of(
-          reading.conditions().connection().alone()
-              ? plain(Outcome.BAD, AssessWords.READS_SHORT)
-              : plain(Outcome.OPEN, AssessWords.IN_CIRCUIT));
+          ShortCriterion.unless(
+              reading.conditions().connection().alone(), AssessWords.READS_SHORT));
     }
     if (figure == Figure.DRAIN_CURRENT || figure == Figure.THRESHOLD) {
       // They scatter widely among good ones of one type.
@@ -148,11 +148,7 @@ final class PartCriterion {
     OptionalDouble high = scale(rule, true);
     if ((rule.renewBelow().isPresent() && low.isEmpty())
         || (rule.renewAbove().isPresent() && high.isEmpty())) {
-      return Finding.open(
-          criterion,
-          Optional.of(measured),
-          rule.source(),
-          Message.of(AssessWords.NOTHING_EXPECTED));
+      return Finding.open(criterion, Optional.of(measured), rule.source(), Gap.NOTHING_EXPECTED);
     }
     Tolerance printed =
         rule.widens() ? tolerance().orElse(new Tolerance(0, 0)) : new Tolerance(0, 0);
@@ -164,15 +160,15 @@ final class PartCriterion {
     boolean bad = !Edge.within(read, below, above);
     boolean doubtful = isLow || !Edge.atMost(read, watchAbove);
     if (isLow && !alone) {
-      return Finding.open(
-          criterion, Optional.of(measured), rule.source(), Message.of(AssessWords.LOW_IN_CIRCUIT));
+      return Finding.open(criterion, Optional.of(measured), rule.source(), Gap.LOW_IN_CIRCUIT);
     }
     if (bad && slipped(rule, read, low)) {
       return Finding.open(
           criterion,
           Optional.of(measured),
           rule.source(),
-          Message.of(AssessWords.SLIP, figure.quantity(read * (isLow ? SLIP : 1 / SLIP))));
+          Gap.SLIP,
+          figure.quantity(read * (isLow ? SLIP : 1 / SLIP)));
     }
     boolean lower = isLow || Double.isInfinite(watchAbove);
     double limit = lower ? bad ? below : watchBelow : bad ? above : watchAbove;
@@ -286,16 +282,14 @@ final class PartCriterion {
                   ? ShortCriterion.said(Criterion.WIPER, Outcome.BAD, AssessWords.INTERMITTENT)
                   : plain(Outcome.BAD, AssessWords.INTERMITTENT));
       case READS_OPEN -> Optional.of(plain(Outcome.BAD, AssessWords.READS_OPEN));
-      case READS_SHORT ->
-          Optional.of(
-              alone
-                  ? plain(Outcome.BAD, AssessWords.READS_SHORT)
-                  : plain(Outcome.OPEN, AssessWords.IN_CIRCUIT));
+      case READS_SHORT -> Optional.of(ShortCriterion.unless(alone, AssessWords.READS_SHORT));
       case CALLED_BAD -> Optional.of(called(Outcome.BAD, AssessWords.CALLED_BAD));
       case CALLED_WEAK -> Optional.of(called(Outcome.DOUBTFUL, AssessWords.CALLED_WEAK));
       case CALLED_GOOD ->
           Optional.of(
-              part instanceof Transistor t && t.channel() == Transistor.Channel.FIELD_EFFECT
+              part instanceof IntegratedCircuit
+                      || (part instanceof Transistor t
+                          && t.channel() == Transistor.Channel.FIELD_EFFECT)
                   ? called(Outcome.OPEN, AssessWords.CALLED_GOOD_SEMICONDUCTOR)
                   : called(Outcome.GOOD, AssessWords.CALLED_GOOD));
       case SCRATCHY ->
@@ -304,15 +298,14 @@ final class PartCriterion {
                   part.sort() == Sort.POTENTIOMETER ? Criterion.WIPER : Criterion.TESTER,
                   part.sort() == Sort.POTENTIOMETER ? Outcome.BAD : Outcome.DOUBTFUL,
                   AssessWords.SCRATCHY));
-      case REVERSE_BLOCKS -> Optional.of(plain(Outcome.GOOD, AssessWords.REVERSE_BLOCKS));
+      case REVERSE_BLOCKS ->
+          Optional.of(plain(Outcome.GOOD, AssessWords.REVERSE_BLOCKS).left(Gap.REVERSE_BLOCKS));
       case REVERSE_CONDUCTS ->
-          Optional.of(
-              alone
-                  ? plain(Outcome.BAD, AssessWords.REVERSE_CONDUCTS)
-                  : plain(Outcome.OPEN, AssessWords.IN_CIRCUIT));
-      case NO_SHORTS -> Optional.of(plain(Outcome.GOOD, AssessWords.NO_SHORTS));
+          Optional.of(ShortCriterion.unless(alone, AssessWords.REVERSE_CONDUCTS));
+      case NO_SHORTS -> Optional.of(plain(Outcome.GOOD, AssessWords.NO_SHORTS).left(Gap.NO_SHORTS));
       case SHORTS -> Optional.of(plain(Outcome.BAD, AssessWords.SHORTS));
-      case NO_GRID_LEAK -> Optional.of(called(Outcome.GOOD, AssessWords.NO_GRID_LEAK));
+      case NO_GRID_LEAK ->
+          Optional.of(called(Outcome.GOOD, AssessWords.NO_GRID_LEAK).left(Gap.NO_GRID_LEAK));
       case GRID_LEAK -> Optional.of(called(Outcome.BAD, AssessWords.GRID_LEAK));
       case FALLS, RISES, PULSES -> Optional.of(ShortCriterion.moving(qualifier, reading));
       case OVAL, INDICATOR_OPEN, INDICATOR_CLOSED, BOUNCING, READS_RESISTOR, DRIED_OUT ->

@@ -2,7 +2,6 @@ package org.yellowhearth.core.assess;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Predicate;
 import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.assess.VerdictRules.Decision;
@@ -19,10 +18,6 @@ import org.yellowhearth.core.part.Sort;
  * reasons win.
  */
 final class PartVerdict {
-  /** What is good to know and does not say that the part is good. */
-  private static final Set<MessageKey> HALF =
-      Set.of(AssessWords.NO_SHORTS, AssessWords.NO_GRID_LEAK, AssessWords.REVERSE_BLOCKS);
-
   private PartVerdict() {}
 
   static Decision decide(Part part, List<Finding> findings, Evidence evidence, Policy policy) {
@@ -103,22 +98,10 @@ final class PartVerdict {
 
   private static Optional<Decision> open(List<Finding> findings) {
     return first(findings, f -> f.outcome() == Outcome.OPEN)
-        .map(f -> {
-          MessageKey next =
-              switch (f.words().key()) {
-                case AssessWords w
-                    when w == AssessWords.LOW_IN_CIRCUIT
-                        || w == AssessWords.IN_CIRCUIT
-                        || w == AssessWords.HIDDEN_PATH
-                        || w == AssessWords.HIDDEN_PATH_SUSPECT ->
-                    AssessWords.NEXT_LIFT_LEG;
-                case AssessWords w when w == AssessWords.NOTHING_EXPECTED ->
-                    AssessWords.NEXT_STATE_EXPECTED;
-                case AssessWords w when w == AssessWords.SLIP -> AssessWords.NEXT_SLIP;
-                default -> AssessWords.NEXT_MEASURE_AGAIN;
-              };
-          return Decision.recheck(Message.of(AssessWords.BECAUSE_THIN, f.criterion().term()), next);
-        });
+        .map(f ->
+            Decision.recheck(
+                Message.of(AssessWords.BECAUSE_THIN, f.criterion().term()),
+                f.gap().flatMap(Gap::next).orElse(AssessWords.NEXT_MEASURE_AGAIN)));
   }
 
   /** What to measure first of a sort. */
@@ -129,6 +112,7 @@ final class PartVerdict {
       case RECTIFIER -> AssessWords.NEXT_RECTIFIER;
       case ZENER -> AssessWords.NEXT_ZENER;
       case TRANSISTOR -> AssessWords.NEXT_TRANSISTOR;
+      case INTEGRATED_CIRCUIT -> AssessWords.NEXT_CIRCUIT;
       case VALVE -> AssessWords.NEXT_VALVE;
       case WINDING -> AssessWords.NEXT_WINDING;
       case MOVEMENT -> AssessWords.NEXT_MOVEMENT;
@@ -145,7 +129,7 @@ final class PartVerdict {
             f.outcome() == Outcome.GOOD
                 && f.criterion() != Criterion.CONTACT
                 && f.criterion() != Criterion.WITNESSES
-                && !HALF.contains(f.words().key()));
+                && f.gap().filter(Gap::half).isEmpty());
   }
 
   private static Optional<Finding> first(List<Finding> findings, Predicate<Finding> wanted) {

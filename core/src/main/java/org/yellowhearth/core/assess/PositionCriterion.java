@@ -50,10 +50,7 @@ final class PositionCriterion {
       return tantalum
           ? Optional.of(
               Finding.open(
-                  Criterion.HEADROOM,
-                  Optional.empty(),
-                  "tantalum-headroom",
-                  Message.of(AssessWords.HEADROOM_UNKNOWN)))
+                  Criterion.HEADROOM, Optional.empty(), "tantalum-headroom", Gap.HEADROOM_UNKNOWN))
           : Optional.empty();
     }
     boolean twice = tantalum && c.policy().tantalum() == Policy.Tantalum.TWICE_THE_RAIL;

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.assess.Risk.Factor;
+import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.fact.VisualInspection;
@@ -22,6 +23,7 @@ import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Makes;
 import org.yellowhearth.core.part.Part;
+import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
 
@@ -36,19 +38,25 @@ final class RiskRules {
 
   private static final double PRIOR_WEIGHT = 4;
 
+  /** What a twin that failed does to the odds. */
+  private static final double TWIN_FAILED = 2;
+
   /** Criteria that tell good from bad without a figure. */
   private static final Set<Criterion> SAID =
       Set.of(Criterion.SHORT_OR_OPEN, Criterion.TESTER, Criterion.ESR, Criterion.WIPER);
 
   private final Knowledge knowledge;
   private final Map<String, Count> counts;
+  private final List<Assessment> measured;
 
   /** How many of a kind were measured in this set, and how many of them are bad. */
   record Count(int measured, int bad) {}
 
-  RiskRules(Knowledge knowledge, Map<String, Count> counts) {
+  RiskRules(Knowledge knowledge, List<Assessment> each) {
     this.knowledge = knowledge;
-    this.counts = counts;
+    this.counts = counts(each);
+    this.measured =
+        each.stream().filter(a -> a.part() instanceof Capacitor && a.measured()).toList();
   }
 
   /** The counts by kind of capacitor over assessments that are done. */
@@ -72,6 +80,7 @@ final class RiskRules {
     looks(job.of(part.ref(), VisualInspection.class), factors);
     heat(job.of(part.ref(), Place.class)).ifPresent(factors::add);
     if (part instanceof Capacitor c) {
+      hours(c, job).ifPresent(factors::add);
       headroom(c).ifPresent(factors::add);
       double base = wear(part, knowledge).failsWithin(Risk.YEARS, years);
       factors.addAll(like(c, job, base));
@@ -79,6 +88,19 @@ final class RiskRules {
     }
     PartWear wear = partWear(part, knowledge);
     return Risk.of(wear.wear().failsWithin(Risk.YEARS, years), wear.consequence(), factors);
+  }
+
+  /**
+   * What the fate of its like does to the odds that a part has failed: other sets of the shop, its
+   * kind in this set, its twins.
+   */
+  double fate(Part part, Job job, OptionalDouble age) {
+    return part instanceof Capacitor c
+        ? like(c, job, wear(part, knowledge).failsWithin(Risk.YEARS, age.orElse(USUAL_AGE)))
+            .stream()
+            .mapToDouble(Factor::times)
+            .reduce(1, (a, b) -> a * b)
+        : 1;
   }
 
   /** How a part fails with the years. */
@@ -152,6 +174,24 @@ final class RiskRules {
                 Math.pow(2, k / 10)));
   }
 
+  /**
+   * What stands under voltage longer wears sooner, against three hours a day (our own step; age
+   * counts for more than hours).
+   */
+  private static Optional<Factor> hours(Capacitor part, Job job) {
+    if (part.role().duty() != Role.Duty.SUPPLY) {
+      return Optional.empty();
+    }
+    MainsEntry entry = job.aspect(MainsEntry.class);
+    OptionalDouble hours = entry.energisedWhileOff() ? OptionalDouble.of(24) : entry.hoursADay();
+    return hours.stream()
+        .mapToObj(h ->
+            new Factor(
+                Message.of(AssessWords.RISK_HOURS, new Quantity(h, Unit.HOUR)),
+                Math.pow(Math.max(0.5, h) / 3, 0.3)))
+        .findFirst();
+  }
+
   private static Optional<Factor> headroom(Capacitor part) {
     if (part.ratedVolts().isEmpty() || part.workingVolts().isEmpty()) {
       return Optional.empty();
@@ -193,7 +233,24 @@ final class RiskRules {
               count.measured,
               odds(drawn(prior, count.measured, count.bad)) / odds(prior)));
     }
+    twins(part).ifPresent(factors::add);
     return factors;
+  }
+
+  /** One of the same kind, value and rating in the set, most likely of the same batch. */
+  private Optional<Factor> twins(Capacitor part) {
+    List<Assessment> twins =
+        measured.stream()
+            .filter(a ->
+                a.part() instanceof Capacitor c
+                    && !c.ref().equals(part.ref())
+                    && c.kind().equals(part.kind())
+                    && c.farads() == part.farads()
+                    && c.ratedVolts().equals(part.ratedVolts()))
+            .toList();
+    Optional<Assessment> bad = twins.stream().filter(Assessment::foundBad).findFirst();
+    return bad.map(
+        a -> new Factor(Message.of(AssessWords.RISK_TWIN, a.part().ref().toString()), TWIN_FAILED));
   }
 
   private static Factor like(

@@ -154,9 +154,7 @@ final class ShortCriterion {
             && c.kind().lossyByNature()
             && c.evidence().newest(Figure.CAPACITANCE).isEmpty()
             && Edge.atLeast(c.part().farads(), OPEN_FARADS);
-    return open
-        ? plain(Outcome.BAD, AssessWords.CAPACITANCE_OL)
-        : plain(Outcome.OPEN, AssessWords.CAPACITANCE_OVER);
+    return open ? plain(Outcome.BAD, AssessWords.CAPACITANCE_OL) : open(Gap.CAPACITANCE_OVER);
   }
 
   private static Finding resistance(
@@ -164,8 +162,7 @@ final class ShortCriterion {
     Quantity read = Quantity.ohms(reading.figures().get(figure).orElseThrow());
     boolean nothingShowsSoLittle = !hidden && read.value() < IN_CIRCUIT_OHMS;
     if (!reading.conditions().connection().alone() && !nothingShowsSoLittle) {
-      return Finding.open(
-          Criterion.SHORT_OR_OPEN, Optional.of(read), SOURCE, Message.of(AssessWords.IN_CIRCUIT));
+      return Finding.open(Criterion.SHORT_OR_OPEN, Optional.of(read), SOURCE, Gap.IN_CIRCUIT);
     }
     return new Finding(
         Criterion.SHORT_OR_OPEN,
@@ -184,36 +181,16 @@ final class ShortCriterion {
     for (Qualifier q : reading.figures().qualifiers()) {
       switch (q) {
         case OVAL -> findings.add(plain(Outcome.GOOD, AssessWords.CURVE_OVAL));
-        case SLANT ->
-            findings.add(
-                plain(
-                    alone ? Outcome.BAD : Outcome.OPEN,
-                    alone ? AssessWords.CURVE_SLANT : AssessWords.IN_CIRCUIT));
-        case KNEE ->
-            findings.add(
-                plain(
-                    alone ? Outcome.BAD : Outcome.OPEN,
-                    alone ? AssessWords.CURVE_KNEE : AssessWords.IN_CIRCUIT));
+        case SLANT -> findings.add(unless(alone, AssessWords.CURVE_SLANT));
+        case KNEE -> findings.add(unless(alone, AssessWords.CURVE_KNEE));
         case FLAT -> findings.add(plain(Outcome.BAD, AssessWords.CURVE_FLAT));
-        case UPRIGHT ->
-            findings.add(
-                plain(
-                    alone ? Outcome.BAD : Outcome.OPEN,
-                    alone ? AssessWords.CURVE_UPRIGHT : AssessWords.IN_CIRCUIT));
+        case UPRIGHT -> findings.add(unless(alone, AssessWords.CURVE_UPRIGHT));
         case INTERMITTENT -> findings.add(plain(Outcome.BAD, AssessWords.INTERMITTENT));
         case INDICATOR_OPEN -> findings.add(indicator(Outcome.GOOD, volts));
         case INDICATOR_CLOSED -> findings.add(indicator(alone ? Outcome.BAD : Outcome.OPEN, volts));
         case READS_OPEN -> findings.add(plain(Outcome.BAD, AssessWords.READS_OPEN));
-        case READS_SHORT ->
-            findings.add(
-                plain(
-                    alone || !hidden ? Outcome.BAD : Outcome.OPEN,
-                    alone || !hidden ? AssessWords.READS_SHORT : AssessWords.IN_CIRCUIT));
-        case READS_RESISTOR ->
-            findings.add(
-                plain(
-                    alone ? Outcome.BAD : Outcome.OPEN,
-                    alone ? AssessWords.READS_RESISTOR : AssessWords.IN_CIRCUIT));
+        case READS_SHORT -> findings.add(unless(alone || !hidden, AssessWords.READS_SHORT));
+        case READS_RESISTOR -> findings.add(unless(alone, AssessWords.READS_RESISTOR));
         case DRIED_OUT -> findings.add(plain(Outcome.BAD, AssessWords.DRIED_OUT));
         case CALLED_BAD ->
             findings.add(said(Criterion.TESTER, Outcome.BAD, AssessWords.CALLED_BAD));
@@ -260,6 +237,9 @@ final class ShortCriterion {
       return Finding.open(
           Criterion.LEAKAGE, Optional.empty(), SOURCE, Message.of(AssessWords.INDICATOR_NO_VOLTS));
     }
+    if (outcome == Outcome.OPEN) {
+      return open(Gap.IN_CIRCUIT).of(State.LEAKY);
+    }
     Quantity at = Quantity.volts(volts.getAsDouble());
     return new Finding(
         Criterion.SHORT_OR_OPEN,
@@ -267,13 +247,23 @@ final class ShortCriterion {
         Optional.empty(),
         Optional.empty(),
         SOURCE,
-        switch (outcome) {
-          case GOOD -> Message.of(AssessWords.INDICATOR_STAYS_OPEN, at);
-          case BAD -> Message.of(AssessWords.INDICATOR_CLOSES, at);
-          case OPEN, DOUBTFUL -> Message.of(AssessWords.IN_CIRCUIT);
-        },
+        Message.of(
+            outcome == Outcome.GOOD
+                ? AssessWords.INDICATOR_STAYS_OPEN
+                : AssessWords.INDICATOR_CLOSES,
+            at),
         Optional.empty(),
-        Optional.of(State.LEAKY));
+        Optional.of(State.LEAKY),
+        Optional.empty());
+  }
+
+  /** Bad where nothing beside the part can be what was seen. */
+  static Finding unless(boolean alone, AssessWords bad) {
+    return alone ? plain(Outcome.BAD, bad) : open(Gap.IN_CIRCUIT);
+  }
+
+  private static Finding open(Gap why) {
+    return Finding.open(Criterion.SHORT_OR_OPEN, Optional.empty(), SOURCE, why);
   }
 
   private static Finding plain(Outcome outcome, AssessWords words) {
@@ -290,6 +280,7 @@ final class ShortCriterion {
         SOURCE,
         Message.of(words),
         Optional.empty(),
-        Optional.ofNullable(SAYS.get(words)));
+        Optional.ofNullable(SAYS.get(words)),
+        Optional.empty());
   }
 }

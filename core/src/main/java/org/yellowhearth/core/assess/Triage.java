@@ -8,7 +8,6 @@ import java.util.function.Predicate;
 import org.yellowhearth.core.assess.Finding.Outcome;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.message.Message;
-import org.yellowhearth.core.message.MessageKey;
 import org.yellowhearth.core.part.Part;
 
 /**
@@ -51,17 +50,6 @@ public record Triage(Part part, Heap heap, Message why) {
   private static final Set<Criterion> LEAKS =
       EnumSet.of(Criterion.LEAKAGE, Criterion.INSULATION, Criterion.GRID_SHIFT);
 
-  /** What is said of readings that what lies around a part may have spoilt. */
-  private static final Set<MessageKey> HIDDEN =
-      Set.of(
-          AssessWords.IN_CIRCUIT,
-          AssessWords.ESR_OF_NEIGHBOUR,
-          AssessWords.NETWORK_HIDES,
-          AssessWords.NETWORK_UNSURE,
-          AssessWords.LOW_IN_CIRCUIT,
-          AssessWords.HIDDEN_PATH,
-          AssessWords.HIDDEN_PATH_SUSPECT);
-
   /** Every part on its heap, in the order of the list. */
   public static List<Triage> of(List<Assessment> assessments) {
     return assessments.stream().map(Triage::of).toList();
@@ -102,7 +90,7 @@ public record Triage(Part part, Heap heap, Message why) {
     Optional<Finding> open = first(a, f -> f.outcome() == Outcome.OPEN);
     return new Triage(
         a.part(),
-        open.filter(f -> HIDDEN.contains(f.words().key())).isPresent() ? Heap.LIFT : Heap.UNKNOWN,
+        open.flatMap(Finding::gap).filter(Gap::hidden).isPresent() ? Heap.LIFT : Heap.UNKNOWN,
         open.map(Finding::words).orElse(Message.of(AssessWords.BECAUSE_NOTHING_JUDGED)));
   }
 

@@ -28,8 +28,6 @@ final class VerdictRules {
       EnumSet.of(Criterion.AGREEMENT, Criterion.CONTACT, Criterion.WITNESSES);
 
   /** A place this much warmer than the set is hot; from this consequence on a failure is dear. */
-  private static final double HOT_KELVIN = 12;
-
   private static final int DEAR = 4;
 
   private VerdictRules() {}
@@ -127,7 +125,7 @@ final class VerdictRules {
    * measurements count.
    */
   static Assessment warm(Assessment a, List<Place> places, Policy policy) {
-    boolean hot = places.stream().anyMatch(p -> Warmth.kelvin(p) >= HOT_KELVIN);
+    boolean hot = places.stream().anyMatch(p -> Warmth.kelvin(p) >= Warmth.HOT_KELVIN);
     boolean counts =
         policy.renew() == Policy.WhenToRenew.MEASURED_PLUS_PRECAUTION
             || policy.renew() == Policy.WhenToRenew.BLANKET;
@@ -274,30 +272,12 @@ final class VerdictRules {
   /** A criterion that stayed open although something was measured: say what would close it. */
   private static Optional<Decision> open(List<Finding> findings) {
     return first(
-            findings, f -> f.outcome() == Outcome.OPEN && f.words().key() != AssessWords.NO_LIMIT)
-        .map(f -> {
-          MessageKey next =
-              switch (f.words().key()) {
-                case AssessWords w when w == AssessWords.IN_CIRCUIT -> AssessWords.NEXT_LIFT_LEG;
-                case AssessWords w when w == AssessWords.ESR_OF_NEIGHBOUR ->
-                    AssessWords.NEXT_LIFT_LEG;
-                case AssessWords w
-                    when w == AssessWords.NETWORK_HIDES || w == AssessWords.NETWORK_UNSURE ->
-                    AssessWords.NEXT_LIFT_LEG;
-                case AssessWords w when w == AssessWords.GRID_UNMEASURED ->
-                    AssessWords.NEXT_MEASURE_INSULATION;
-                case AssessWords w when w == AssessWords.CAPACITANCE_OVER ->
-                    AssessWords.NEXT_MEASURE_INSULATION;
-                case AssessWords w when w == AssessWords.FREQUENCY_MISSING ->
-                    AssessWords.NEXT_STATE_FREQUENCY;
-                case AssessWords w when w == AssessWords.HEADROOM_UNKNOWN ->
-                    AssessWords.NEXT_MEASURE_RAIL;
-                case AssessWords w when w == AssessWords.INSULATION_FROM_LEAKAGE ->
-                    AssessWords.NEXT_MEASURE_INSULATION;
-                default -> AssessWords.NEXT_LEAKAGE_AT_RATING;
-              };
-          return Decision.recheck(Message.of(AssessWords.BECAUSE_THIN, f.criterion().term()), next);
-        });
+            findings,
+            f -> f.outcome() == Outcome.OPEN && f.gap().filter(g -> g == Gap.NO_LIMIT).isEmpty())
+        .map(f ->
+            Decision.recheck(
+                Message.of(AssessWords.BECAUSE_THIN, f.criterion().term()),
+                f.gap().flatMap(Gap::next).orElse(AssessWords.NEXT_LEAKAGE_AT_RATING)));
   }
 
   /** The least that must have been measured of a kind before it may be called good. */

@@ -5,6 +5,9 @@ import org.yellowhearth.core.fact.Place;
 
 /** How much warmer a place is than the rest of its set. */
 public final class Warmth {
+  /** From here on a place is hot. */
+  public static final double HOT_KELVIN = 12;
+
   private static final double NEAR_METRES = 0.01;
   private static final double MIDDLE_METRES = 0.02;
   private static final double FAR_METRES = 0.05;
@@ -15,10 +18,10 @@ public final class Warmth {
   public static double kelvin(Place place) {
     double most =
         Math.max(
-            step(place.valveMetres(), 25, 15, 7),
+            step(place, Place.Neighbour.VALVE, place.valveMetres(), 25, 15, 7),
             Math.max(
-                step(place.resistorMetres(), 20, 12, 5),
-                step(place.transformerMetres(), 15, 10, 5)));
+                step(place, Place.Neighbour.RESISTOR, place.resistorMetres(), 20, 12, 5),
+                step(place, Place.Neighbour.TRANSFORMER, place.transformerMetres(), 15, 10, 5)));
     return most
         * switch (place.side()) {
           case ABOVE -> 1.3;
@@ -27,7 +30,17 @@ public final class Warmth {
         };
   }
 
-  private static double step(OptionalDouble metres, double near, double middle, double far) {
+  /** What is said to sit beside it without a measure counts as a finger's breadth away. */
+  private static double step(
+      Place place,
+      Place.Neighbour what,
+      OptionalDouble metres,
+      double near,
+      double middle,
+      double far) {
+    if (metres.isEmpty() && place.near().contains(what)) {
+      return middle;
+    }
     if (metres.isEmpty() || metres.getAsDouble() > FAR_METRES) {
       return 0;
     }

@@ -55,6 +55,20 @@ public record Belief(Part part, Map<Which, Believed> values, Map<State, Double> 
     return new Belief(part, values, weighed);
   }
 
+  /** This with the odds that it has failed so many times what they were. */
+  public Belief failing(double times) {
+    double all =
+        states.entrySet().stream()
+            .mapToDouble(e -> e.getKey() == State.SOUND ? e.getValue() : e.getValue() * times)
+            .sum();
+    if (times == 1 || states.isEmpty()) {
+      return this;
+    }
+    Map<State, Double> weighed = new EnumMap<>(State.class);
+    states.forEach((s, w) -> weighed.put(s, w * (s == State.SOUND ? 1 : times) / all));
+    return with(weighed);
+  }
+
   /** This with another value. */
   public Belief with(Which which, Believed value) {
     Map<Which, Believed> more = new EnumMap<>(Which.class);

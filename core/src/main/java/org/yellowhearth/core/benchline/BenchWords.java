@@ -27,5 +27,6 @@ public enum BenchWords implements MessageKey {
   VERDICT_EXPECTED,
   REASON_EXPECTED,
   BESIDE_EXPECTED,
-  PLACE_EXPECTED
+  PLACE_EXPECTED,
+  BODY_EXPECTED
 }

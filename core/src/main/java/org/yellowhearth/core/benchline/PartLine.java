@@ -6,8 +6,12 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.yellowhearth.core.fact.Body;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Parallel;
@@ -35,6 +39,9 @@ final class PartLine {
   private static final Pattern DISTANCE = Pattern.compile("(\\d+(?:[.,]\\d+)?)(mm|cm)");
   private static final Pattern REASON = Pattern.compile("\"([^\"]*)\"?");
 
+  private static final Pattern CELSIUS = Pattern.compile("(\\d{2,3})(?:°c|c|degc|deg)");
+  private static final Pattern SIZE =
+      Pattern.compile("(\\d+(?:[.,]\\d+)?)(?:mm)?(?:x(\\d+(?:[.,]\\d+)?))?(?:mm)?");
   private static final Set<String> THINGS = Set.of("valve", "tube", "transformer", "resistor");
 
   private final Job job;
@@ -61,6 +68,9 @@ final class PartLine {
     }
     if (folded.equals("near")) {
       return Optional.of(near(words));
+    }
+    if (folded.equals("body")) {
+      return Optional.of(body(words));
     }
     if (folded.equals("verdict")) {
       return Optional.of(verdict(words));
@@ -168,7 +178,11 @@ final class PartLine {
       if (side.isPresent()) {
         place = place.with(d -> d.side = side.get().constant());
         at += side.get().words();
-      } else if (THINGS.contains(folded) && at + 1 < words.size()) {
+      } else if (THINGS.contains(folded)
+          && (at + 1 == words.size() || !words.get(at + 1).text().matches("\\d.*"))) {
+        place = beside(place, folded);
+        at++;
+      } else if (THINGS.contains(folded)) {
         Matcher m = DISTANCE.matcher(words.get(at + 1).text());
         if (!m.matches()) {
           throw refused(BenchWords.PLACE_EXPECTED, words.get(at + 1));
@@ -193,6 +207,68 @@ final class PartLine {
         default -> d.valveMetres = metres;
       }
     });
+  }
+
+  /** Said without a measure. */
+  private static Place beside(Place place, String thing) {
+    Set<Place.Neighbour> near = new TreeSet<>(place.near());
+    near.add(
+        switch (thing) {
+          case "transformer" -> Place.Neighbour.TRANSFORMER;
+          case "resistor" -> Place.Neighbour.RESISTOR;
+          default -> Place.Neighbour.VALVE;
+        });
+    return place.with(d -> d.near = near);
+  }
+
+  /**
+   * What the body of the old part is like: {@code body 85C pitch 5mm 16x25mm "square is C1a"}, its
+   * diameter before its length.
+   */
+  private BenchEntry body(List<Token> words) {
+    Body body = job.of(part, Body.class).stream().findFirst().orElse(Body.of(part));
+    List<Token> plain = words.stream().filter(t -> t.index() < noteFrom()).toList();
+    if (plain.size() < 2 && note().isBlank()) {
+      throw refused(BenchWords.BODY_EXPECTED, words.getFirst());
+    }
+    for (int at = 1; at < plain.size(); at++) {
+      String text = plain.get(at).text().toLowerCase(Locale.ROOT);
+      Matcher celsius = CELSIUS.matcher(text);
+      Matcher size = SIZE.matcher(text);
+      if (text.equals("pitch") && at + 1 < plain.size()) {
+        at++;
+        Matcher pitch = SIZE.matcher(plain.get(at).text().toLowerCase(Locale.ROOT));
+        if (!pitch.matches() || pitch.group(2) != null) {
+          throw refused(BenchWords.BODY_EXPECTED, plain.get(at));
+        }
+        body = body.with(d -> d.pitchMetres = millimetres(pitch.group(1)));
+      } else if (celsius.matches()) {
+        double read = Double.parseDouble(celsius.group(1));
+        body = body.with(d -> d.celsius = OptionalDouble.of(read));
+      } else if (size.matches()) {
+        body =
+            body.with(d -> {
+              d.diameterMetres = millimetres(size.group(1));
+              d.lengthMetres = size.group(2) == null ? d.lengthMetres : millimetres(size.group(2));
+            });
+      } else {
+        Leads leads =
+            Stream.of(Leads.values())
+                .filter(l -> l != Leads.UNSTATED && l.code().equals(text))
+                .findFirst()
+                .orElse(null);
+        if (leads == null) {
+          throw refused(BenchWords.BODY_EXPECTED, plain.get(at));
+        }
+        body = body.with(d -> d.leads = leads);
+      }
+    }
+    Body whole = note().isBlank() ? body : body.with(d -> d.terminals = note());
+    return new BenchEntry.WriteDown(List.of(whole));
+  }
+
+  private static OptionalDouble millimetres(String text) {
+    return OptionalDouble.of(Double.parseDouble(text.replace(',', '.')) / 1000);
   }
 
   private BenchEntry verdict(List<Token> words) {

@@ -9,6 +9,8 @@ import java.util.OptionalDouble;
  * @param unit of its figures, as written on the dial
  * @param ofReading its limit as a fraction of the reading
  * @param ofFullScale its limit as a fraction of full scale, added to the other
+ * @param absolute its limit in its own unit, added to the others: hertz, or decibels of an
+ *     attenuator
  * @param reference what it is held against
  * @param referenceUncertainty expanded uncertainty (about 95 %) of the reference, as a fraction of
  *     its reading
@@ -22,6 +24,7 @@ public record AccuracyTest(
     OptionalDouble fullScale,
     double ofReading,
     double ofFullScale,
+    OptionalDouble absolute,
     String reference,
     double referenceUncertainty,
     boolean zeroed,
@@ -36,6 +39,39 @@ public record AccuracyTest(
     }
   }
 
+  /** A range whose limit is in per cent only. */
+  public AccuracyTest(
+      String id,
+      String range,
+      String unit,
+      OptionalDouble fullScale,
+      double ofReading,
+      double ofFullScale,
+      String reference,
+      double referenceUncertainty,
+      boolean zeroed,
+      boolean calibrated,
+      List<AccuracyPoint> points) {
+    this(
+        id,
+        range,
+        unit,
+        fullScale,
+        ofReading,
+        ofFullScale,
+        OptionalDouble.empty(),
+        reference,
+        referenceUncertainty,
+        zeroed,
+        calibrated,
+        points);
+  }
+
+  /** What it may be off at a point, in its unit. */
+  public double limitAt(double applied) {
+    return ofReading * Math.abs(applied) + ofFullScale * fullScale.orElse(0) + absolute.orElse(0);
+  }
+
   public AccuracyTest {
     Item.requireId(id);
     Checked.present("the range", range);
@@ -46,8 +82,10 @@ public record AccuracyTest(
     if (ofFullScale > 0 && fullScale.isEmpty()) {
       throw new IllegalArgumentException("a limit in per cent of full scale needs the full scale");
     }
-    if (ofReading + ofFullScale <= 0) {
-      throw new IllegalArgumentException("say within how many per cent the range has to be right");
+    Checked.within("the limit in its unit", absolute, 0, 1e12);
+    if (ofReading + ofFullScale + absolute.orElse(0) <= 0) {
+      throw new IllegalArgumentException(
+          "say within how much the range has to be right, in per cent, ppm or its unit");
     }
     points = List.copyOf(points);
     if (points.size() > 1000) {

@@ -9,7 +9,9 @@ import org.yellowhearth.core.message.Coded;
  *
  * @param settingVolts what its voltage link or selector is set to
  * @param settingHertz what its line frequency setting is set to, where it has one
- * @param fuseAmperes the rating printed on the fuse that is fitted
+ * @param fuseAmperes the rating printed on the fuse that is fitted in the set
+ * @param plugFuseAmperes the rating printed on the fuse in its plug, where the plug has one
+ * @param hoursADay that it is switched on, as its owner says
  */
 public record MainsEntry(
     OptionalDouble settingVolts,
@@ -18,6 +20,8 @@ public record MainsEntry(
     Plug plug,
     FusePlace fusePlace,
     OptionalDouble fuseAmperes,
+    OptionalDouble plugFuseAmperes,
+    OptionalDouble hoursADay,
     SwitchPlace switchPlace,
     Earth earth)
     implements Aspect {
@@ -28,6 +32,8 @@ public record MainsEntry(
           Cord.UNSEEN,
           Plug.UNSEEN,
           FusePlace.UNSEEN,
+          OptionalDouble.empty(),
+          OptionalDouble.empty(),
           OptionalDouble.empty(),
           SwitchPlace.UNSEEN,
           Earth.UNSEEN);
@@ -82,6 +88,16 @@ public record MainsEntry(
     Checked.within("voltage setting", settingVolts, 1, 1000);
     Checked.within("frequency setting", settingHertz, 0, 1000);
     Checked.within("fuse rating", fuseAmperes, 0.001, 200);
+    Checked.within("rating of the plug's fuse", plugFuseAmperes, 0.001, 200);
+    Checked.within("hours a day", hoursADay, 0, 24);
+  }
+
+  /**
+   * Whether the supply is under voltage while the set is off: its switch breaks only what comes
+   * after the transformer, or there is none.
+   */
+  public boolean energisedWhileOff() {
+    return switchPlace == SwitchPlace.SECONDARY || switchPlace == SwitchPlace.NONE;
   }
 
   /** This with something changed. */
@@ -95,6 +111,8 @@ public record MainsEntry(
         d.plug,
         d.fusePlace,
         d.fuseAmperes,
+        d.plugFuseAmperes,
+        d.hoursADay,
         d.switchPlace,
         d.earth);
   }
@@ -107,6 +125,8 @@ public record MainsEntry(
     public Plug plug;
     public FusePlace fusePlace;
     public OptionalDouble fuseAmperes;
+    public OptionalDouble plugFuseAmperes;
+    public OptionalDouble hoursADay;
     public SwitchPlace switchPlace;
     public Earth earth;
 
@@ -117,6 +137,8 @@ public record MainsEntry(
       plug = m.plug;
       fusePlace = m.fusePlace;
       fuseAmperes = m.fuseAmperes;
+      plugFuseAmperes = m.plugFuseAmperes;
+      hoursADay = m.hoursADay;
       switchPlace = m.switchPlace;
       earth = m.earth;
     }

@@ -7,6 +7,7 @@ public sealed interface OfPart extends Item
     permits VisualInspection,
         StatedValue,
         Place,
+        Body,
         Overrule,
         Parallel,
         GridCircuit,

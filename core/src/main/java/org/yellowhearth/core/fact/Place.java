@@ -15,6 +15,7 @@ import org.yellowhearth.core.part.PartRef;
  * @param valveMetres distance to the nearest hot valve
  * @param transformerMetres distance to the mains transformer
  * @param resistorMetres distance to a resistor that runs hot
+ * @param near what runs hot beside it, where nobody measured how far
  * @param side whether it lies above or below the heat: above is hotter
  * @param behind what must be moved to reach it
  * @param moveOver what must go over to a new part
@@ -27,6 +28,7 @@ public record Place(
     OptionalDouble valveMetres,
     OptionalDouble transformerMetres,
     OptionalDouble resistorMetres,
+    Set<Neighbour> near,
     Height side,
     String behind,
     Set<Attachment> moveOver,
@@ -38,6 +40,13 @@ public record Place(
     ABOVE,
     LEVEL,
     BELOW
+  }
+
+  /** What runs hot in a set. */
+  public enum Neighbour implements Coded {
+    VALVE,
+    TRANSFORMER,
+    RESISTOR
   }
 
   /** What may sit on a part and must not be thrown away with it. */
@@ -56,6 +65,7 @@ public record Place(
     Checked.within("distance to a valve", valveMetres, 0, 10);
     Checked.within("distance to the transformer", transformerMetres, 0, 10);
     Checked.within("distance to a hot resistor", resistorMetres, 0, 10);
+    near = Collections.unmodifiableSet(new TreeSet<>(near));
     moveOver = Collections.unmodifiableSet(new TreeSet<>(moveOver));
   }
 
@@ -68,6 +78,7 @@ public record Place(
         OptionalDouble.empty(),
         OptionalDouble.empty(),
         OptionalDouble.empty(),
+        Set.of(),
         Height.UNSTATED,
         "",
         Set.of(),
@@ -85,6 +96,7 @@ public record Place(
         d.valveMetres,
         d.transformerMetres,
         d.resistorMetres,
+        d.near,
         d.side,
         d.behind,
         d.moveOver,
@@ -97,6 +109,7 @@ public record Place(
     public OptionalDouble valveMetres;
     public OptionalDouble transformerMetres;
     public OptionalDouble resistorMetres;
+    public Set<Neighbour> near;
     public Height side;
     public String behind;
     public Set<Attachment> moveOver;
@@ -107,6 +120,7 @@ public record Place(
       valveMetres = p.valveMetres;
       transformerMetres = p.transformerMetres;
       resistorMetres = p.resistorMetres;
+      near = p.near;
       side = p.side;
       behind = p.behind;
       moveOver = p.moveOver;

@@ -16,6 +16,7 @@ import org.yellowhearth.core.part.PartRef;
  * @param otherKind what kind that is, by its id in the knowledge files
  * @param bleeder how far the resistor across it is known
  * @param bleederOhms its resistance; empty exactly where there is none
+ * @param series whether its capacitors stand one on another
  */
 public record Rail(
     String id,
@@ -25,7 +26,8 @@ public record Rail(
     OptionalDouble otherFarads,
     String otherKind,
     Bleeder bleeder,
-    OptionalDouble bleederOhms)
+    OptionalDouble bleederOhms,
+    boolean series)
     implements Item {
   /** How far the resistor that drains a rail is known. */
   public enum Bleeder implements Coded {
@@ -35,6 +37,19 @@ public record Rail(
     MARKED,
     /** As measured on this set. */
     MEASURED
+  }
+
+  /** A rail whose capacitors lie beside one another. */
+  public Rail(
+      String id,
+      String name,
+      double volts,
+      List<PartRef> parts,
+      OptionalDouble otherFarads,
+      String otherKind,
+      Bleeder bleeder,
+      OptionalDouble bleederOhms) {
+    this(id, name, volts, parts, otherFarads, otherKind, bleeder, bleederOhms, false);
   }
 
   public Rail {
@@ -59,6 +74,14 @@ public record Rail(
   /** This with its bleeder as it was measured. */
   public Rail bledBy(double ohms) {
     return new Rail(
-        id, name, volts, parts, otherFarads, otherKind, Bleeder.MEASURED, OptionalDouble.of(ohms));
+        id,
+        name,
+        volts,
+        parts,
+        otherFarads,
+        otherKind,
+        Bleeder.MEASURED,
+        OptionalDouble.of(ohms),
+        series);
   }
 }

@@ -10,6 +10,7 @@ import org.yellowhearth.core.message.Coded;
  * @param lineVolts the mains its figures were taken at
  * @param meterOhms what the maker's meter loaded the point with
  * @param follows what moves the voltage of the point
+ * @param alternating whether it is an alternating voltage: of a heater, of a winding
  */
 public record SupplyTarget(
     String id,
@@ -18,7 +19,8 @@ public record SupplyTarget(
     OptionalDouble tolerance,
     OptionalDouble lineVolts,
     OptionalDouble meterOhms,
-    Follows follows)
+    Follows follows,
+    boolean alternating)
     implements SupplyEvidence {
   /** Where the voltage of a point comes from: its tolerance follows that. */
   public enum Follows implements Coded {
@@ -26,6 +28,18 @@ public record SupplyTarget(
     RAIL,
     DRIVE,
     CONTROL
+  }
+
+  /** A direct voltage. */
+  public SupplyTarget(
+      String id,
+      String point,
+      double volts,
+      OptionalDouble tolerance,
+      OptionalDouble lineVolts,
+      OptionalDouble meterOhms,
+      Follows follows) {
+    this(id, point, volts, tolerance, lineVolts, meterOhms, follows, false);
   }
 
   public SupplyTarget {

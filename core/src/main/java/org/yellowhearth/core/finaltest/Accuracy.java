@@ -54,8 +54,7 @@ public record Accuracy(List<Line> lines, double residual) {
 
   private static Line line(AccuracyTest t, AccuracyTest.AccuracyPoint p) {
     double error = p.shown() - p.applied();
-    double limit =
-        t.ofReading() * Math.abs(p.applied()) + t.ofFullScale() * t.fullScale().orElse(0);
+    double limit = t.limitAt(p.applied());
     double reference = t.referenceUncertainty() * Math.abs(p.applied());
     AccuracyVerdict verdict =
         Edge.atMost(Math.abs(error) + reference, limit, p.applied())

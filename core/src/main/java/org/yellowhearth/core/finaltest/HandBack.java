@@ -51,6 +51,7 @@ public final class HandBack {
     h.figures();
     h.loads();
     h.functions();
+    h.regulation();
     h.accuracy(now);
     h.burn();
     return Stream.concat(
@@ -148,6 +149,12 @@ public final class HandBack {
     } else if (all.isEmpty()) {
       add("", Message.of(FinalTestWords.OPEN_NO_FUNCTIONS), false);
     }
+  }
+
+  private void regulation() {
+    job.items(LoadTest.class).stream()
+        .filter(t -> LoadLine.held(t).filter(h -> h == LoadLine.Held.BEYOND).isPresent())
+        .forEach(t -> add(t.point(), Message.of(FinalTestWords.OPEN_LOADS), true));
   }
 
   private void accuracy(Instant now) {

@@ -1,9 +1,13 @@
 package org.yellowhearth.core.finaltest;
 
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.yellowhearth.core.fact.LoadTest;
+import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.numeric.StraightLine;
+import org.yellowhearth.core.quantity.Edge;
 
 /**
  * What loads say of a rail: a straight line V = V0 − R·I through its voltages, each brought to the
@@ -55,6 +59,31 @@ public record LoadLine(
     double sign = open < 0 ? -1 : 1;
     return new LoadLine(
         open, -line.slope() * sign, line.slopeSpread(), (line.at(least) - loaded) / loaded, most);
+  }
+
+  /** What a fall is held against. */
+  public enum Held implements Coded {
+    WITHIN,
+    BEYOND
+  }
+
+  /**
+   * Whether a rail holds what is promised of it between its least and its greatest load, as it was
+   * read; nothing where nothing is promised, or fewer than two loads were tried.
+   */
+  public static Optional<Held> held(LoadTest test) {
+    if (test.loads().size() < 2 || (test.limitVolts().isEmpty() && test.limitShare().isEmpty())) {
+      return Optional.empty();
+    }
+    Comparator<LoadTest.Loaded> byLoad = Comparator.comparingDouble(LoadTest.Loaded::amperes);
+    double least = Math.abs(Collections.min(test.loads(), byLoad).volts());
+    double most = Math.abs(Collections.max(test.loads(), byLoad).volts());
+    double fall = Math.abs(least - most);
+    boolean good =
+        (test.limitVolts().isEmpty() || Edge.atMost(fall, test.limitVolts().getAsDouble(), least))
+            && (test.limitShare().isEmpty()
+                || Edge.atMost(fall, test.limitShare().getAsDouble() * least, least));
+    return Optional.of(good ? Held.WITHIN : Held.BEYOND);
   }
 
   /** What it should stand at with a load. */

@@ -90,10 +90,7 @@ public record VoltageChart(List<Line> lines) {
     for (SupplyTarget t : job.items(SupplyTarget.class)) {
       List<SupplyReading> read =
           job.items(SupplyReading.class).stream()
-              .filter(r ->
-                  r.point().equals(t.point())
-                      && r.kind() == SupplyReading.Kind.DIRECT
-                      && r.bridged().isEmpty())
+              .filter(r -> r.point().equals(t.point()) && kindOf(t, r) && r.bridged().isEmpty())
               .sorted(Comparator.comparing(SupplyReading::at))
               .toList();
       Optional<SupplyReading> before =
@@ -103,6 +100,13 @@ public record VoltageChart(List<Line> lines) {
       lines.add(line(t, before, after, supply, rails.contains(t.point())));
     }
     return new VoltageChart(lines);
+  }
+
+  /** A heater line is held against what a meter for alternating voltage showed. */
+  private static boolean kindOf(SupplyTarget t, SupplyReading r) {
+    return t.alternating()
+        ? r.kind() == SupplyReading.Kind.TRUE_RMS || r.kind() == SupplyReading.Kind.AVERAGE
+        : r.kind() == SupplyReading.Kind.DIRECT;
   }
 
   /** Whether a reading was taken after the work. */
@@ -140,7 +144,8 @@ public record VoltageChart(List<Line> lines) {
       Optional<SupplyReading> after,
       Optional<Supply> supply,
       boolean rail) {
-    boolean byModel = supply.isPresent();
+    // Windings and heaters follow the line; the model works out what is rectified.
+    boolean byModel = supply.isPresent() && !t.alternating();
     Optional<Measured> was = before.map(r -> new Measured(r, r.volts() * ratio(supply, t, r)));
     Optional<Measured> is = after.map(r -> new Measured(r, r.volts() * ratio(supply, t, r)));
     double tolerance =
@@ -149,7 +154,7 @@ public record VoltageChart(List<Line> lines) {
                 switch (t.follows()) {
                   case RAIL -> RAIL;
                   case DRIVE, CONTROL -> WIDE;
-                  case UNSTATED -> rail ? RAIL : WIDE;
+                  case UNSTATED -> rail || t.alternating() ? RAIL : WIDE;
                 });
     Optional<Measured> last = is.or(() -> was);
     OptionalDouble deviation =
@@ -174,7 +179,7 @@ public record VoltageChart(List<Line> lines) {
    * drawing.
    */
   private static double ratio(Optional<Supply> supply, SupplyTarget t, SupplyReading r) {
-    if (supply.isPresent()) {
+    if (supply.isPresent() && !t.alternating()) {
       double nominal = supply.get().mains().nominalVolts();
       OptionalDouble there =
           volts(supply.get(), t.point(), t.lineVolts().orElse(nominal), t.meterOhms());

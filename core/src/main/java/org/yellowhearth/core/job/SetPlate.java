@@ -38,7 +38,13 @@ public record SetPlate(
     AMPLIFIER,
     TEST_INSTRUMENT,
     POWER_SUPPLY,
-    OTHER
+    OTHER,
+    OSCILLOSCOPE,
+    COUNTER,
+    MONITOR,
+    TAPE_RECORDER,
+    ORGAN,
+    CHIME
   }
 
   /** What it is built of. */

@@ -2,12 +2,16 @@ package org.yellowhearth.core.knowledge;
 
 import java.util.List;
 import java.util.Map;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.quantity.PreferredSeries;
 
 /**
  * What is known of one kind of capacitor.
  *
  * @param id as used in job files
+ * @param leads how it is usually connected
+ * @param polarised whether it has a positive and a negative end that must not be changed over
+ * @param liquid whether it is filled with liquid, and limits the voltage by passing current
  * @param words the words that name it at the bench line, the first being its name
  * @param hazards ids of the cautions that go with it
  * @param usualTolerance how far above its marking it may lie where no tolerance is printed, as a
@@ -20,6 +24,9 @@ import org.yellowhearth.core.quantity.PreferredSeries;
 public record CapacitorKind(
     String id,
     Family family,
+    Leads leads,
+    boolean polarised,
+    boolean liquid,
     List<String> words,
     Map<LimitProfile, Limits> limits,
     List<String> hazards,
@@ -68,11 +75,6 @@ public record CapacitorKind(
       double then = Math.pow((Math.max(0, age) + ahead) / years, steepness);
       return 1 - Math.exp(-Math.log(2) * (then - now));
     }
-  }
-
-  /** Whether it has a positive and a negative end that must not be changed over. */
-  public boolean polarised() {
-    return (family == Family.ELECTROLYTIC || family == Family.TANTALUM) && !id.endsWith("bipolar");
   }
 
   /**

@@ -18,7 +18,8 @@ public record Knowledge(
     SupplyRules supply,
     SubstitutionRules renew,
     PeriodRules period,
-    EsrChart esrChart) {
+    EsrChart esrChart,
+    List<FunctionRule> functions) {
   public Knowledge {
     kinds = Map.copyOf(kinds);
     sources = Map.copyOf(sources);
@@ -28,6 +29,7 @@ public record Knowledge(
     partWear = List.copyOf(partWear);
     faultSigns = List.copyOf(faultSigns);
     faultRules = List.copyOf(faultRules);
+    functions = List.copyOf(functions);
   }
 
   /** The kind with this id; one that is not known is a fault of the program. */

@@ -142,7 +142,8 @@ public final class JobTallies {
         place.isPresent()
             && (place.get().valveMetres().isPresent()
                 || place.get().transformerMetres().isPresent()
-                || place.get().resistorMetres().isPresent());
+                || place.get().resistorMetres().isPresent()
+                || !place.get().near().isEmpty());
     double kelvin = place.map(Warmth::kelvin).orElse(0.0);
     return !stated
         ? Heat.UNSTATED

@@ -11,6 +11,7 @@ import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.Bench;
 import org.yellowhearth.core.fact.BenchHours;
 import org.yellowhearth.core.fact.BenchTask;
+import org.yellowhearth.core.fact.Body;
 import org.yellowhearth.core.fact.Budget;
 import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.BurnIn;
@@ -189,7 +190,7 @@ public final class WorkDone {
           switch (part) {
             case VisualInspection _, StatedValue _, Overrule _, Parallel _, GridCircuit _ ->
                 Work.MEASURING;
-            case Place _ -> Work.LISTING;
+            case Place _, Body _ -> Work.LISTING;
             case ReformPlan _, Replaceable _ -> Work.FORMING;
             case Choice _, Fitting _ -> Work.RENEWING;
           };

@@ -15,6 +15,7 @@ public final class Makes {
           case Potentiometer p -> List.of(p.taper());
           case Rectifier r -> List.of(r.make());
           case Transistor t -> List.of(t.channel(), t.material());
+          case IntegratedCircuit i -> List.of(i.task());
           case Valve v -> List.of(v.task());
           case Winding w -> List.of(w.task());
           case Fuse f -> List.of(f.speed());

@@ -11,6 +11,7 @@ public sealed interface Part
         Rectifier,
         Zener,
         Transistor,
+        IntegratedCircuit,
         Valve,
         Winding,
         Movement,
@@ -39,6 +40,7 @@ public sealed interface Part
       case Rectifier _ -> Sort.RECTIFIER;
       case Zener _ -> Sort.ZENER;
       case Transistor _ -> Sort.TRANSISTOR;
+      case IntegratedCircuit _ -> Sort.INTEGRATED_CIRCUIT;
       case Valve _ -> Sort.VALVE;
       case Winding _ -> Sort.WINDING;
       case Movement _ -> Sort.MOVEMENT;

@@ -17,5 +17,6 @@ public enum Sort implements Coded {
   FUSE,
   LAMP,
   CONNECTOR,
-  BATTERY
+  BATTERY,
+  INTEGRATED_CIRCUIT
 }

@@ -116,7 +116,7 @@ final class PartParser {
       case MOVEMENT -> EnumSet.of(Dimension.RESISTANCE, Dimension.CURRENT);
       case RELAY -> EnumSet.of(Dimension.RESISTANCE, Dimension.VOLTAGE);
       case FUSE -> EnumSet.of(Dimension.CURRENT);
-      case BATTERY -> EnumSet.of(Dimension.VOLTAGE);
+      case BATTERY, INTEGRATED_CIRCUIT -> EnumSet.of(Dimension.VOLTAGE);
       case TRANSISTOR, CONNECTOR, CAPACITOR -> EnumSet.noneOf(Dimension.class);
     };
   }

@@ -11,6 +11,7 @@ import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Battery;
 import org.yellowhearth.core.part.Connector;
 import org.yellowhearth.core.part.Fuse;
+import org.yellowhearth.core.part.IntegratedCircuit;
 import org.yellowhearth.core.part.Lamp;
 import org.yellowhearth.core.part.Movement;
 import org.yellowhearth.core.part.Part;
@@ -47,6 +48,7 @@ record StatedPart(
       case POTENTIOMETER -> Set.of(Potentiometer.Taper.class);
       case RECTIFIER -> Set.of(RectifierTechnology.class);
       case TRANSISTOR -> Set.of(Transistor.Channel.class, Transistor.Material.class);
+      case INTEGRATED_CIRCUIT -> Set.of(IntegratedCircuit.Task.class);
       case VALVE -> Set.of(Valve.Task.class);
       case WINDING -> Set.of(Winding.Task.class);
       case FUSE -> Set.of(Fuse.Speed.class);
@@ -151,6 +153,20 @@ record StatedPart(
                     Transistor.Material.UNSTATED),
                 either(leastGain, was.map(Transistor::leastGain)),
                 leastGain.isPresent() ? mostGain : either(mostGain, was.map(Transistor::mostGain)),
+                dated,
+                remark));
+      }
+      case INTEGRATED_CIRCUIT -> {
+        Optional<IntegratedCircuit> was = before.map(IntegratedCircuit.class::cast);
+        yield Optional.of(
+            new IntegratedCircuit(
+                ref,
+                marking,
+                word(
+                    IntegratedCircuit.Task.class,
+                    was.map(IntegratedCircuit::task),
+                    IntegratedCircuit.Task.UNSTATED),
+                said(Dimension.VOLTAGE, was.map(IntegratedCircuit::volts)),
                 dated,
                 remark));
       }

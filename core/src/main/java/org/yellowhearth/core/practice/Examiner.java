@@ -271,7 +271,7 @@ public final class Examiner {
                 new Substitutes.Question(
                     job,
                     part,
-                    Demand.typed(job, part),
+                    Demand.typed(job, part, knowledge),
                     Optional.empty(),
                     stock,
                     Stock.Uses.NONE,

@@ -348,7 +348,8 @@ final class BenchWords {
               WINDING,
               MOVEMENT,
               FUSE,
-              CONNECTOR ->
+              CONNECTOR,
+              INTEGRATED_CIRCUIT ->
               List.of(ANY);
         };
     for (int length = Math.min(LONGEST, words.size() - at); length > 0; length--) {

@@ -441,7 +441,15 @@ public final class ReadingParser {
       case VOLTAGE ->
           switch (sort) {
             case ZENER, RECTIFIER, TRANSISTOR, BATTERY, RELAY, LAMP -> Figure.VOLTS;
-            case CAPACITOR, RESISTOR, POTENTIOMETER, VALVE, WINDING, MOVEMENT, FUSE, CONNECTOR ->
+            case CAPACITOR,
+                RESISTOR,
+                POTENTIOMETER,
+                VALVE,
+                WINDING,
+                MOVEMENT,
+                FUSE,
+                CONNECTOR,
+                INTEGRATED_CIRCUIT ->
                 throw unreadable(ReadingWords.VOLTAGE_NOT_A_READING, text.text(), text.index());
           };
       case ALTERNATING_VOLTAGE ->

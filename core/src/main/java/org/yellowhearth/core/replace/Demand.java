@@ -20,12 +20,14 @@ import org.yellowhearth.core.circuit.Transient.Course;
 import org.yellowhearth.core.circuit.Transient.Warmth;
 import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.progress.Watcher;
+import org.yellowhearth.core.safety.Stack;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.RectifierModel;
 import org.yellowhearth.core.supply.Section;
@@ -70,6 +72,8 @@ public record Demand(
     COLD(1, false),
     /** With valves or plug-in stages out, nothing drawn, the mains a tenth high. */
     LIGHT(0.1, false),
+    /** One on another with others across a rail, by the tolerances or the resistors across. */
+    STACKED(1, true),
     /** The pass element of a regulator before it shorted. */
     REGULATOR_SHORTED(0.05, false),
     /** Nothing drawn, and silicon in the place of the rectifier. */
@@ -163,12 +167,15 @@ public record Demand(
    * What is known of a place without a supply: what was typed, of it and of the input of the
    * regulator that it lies behind.
    */
-  public static Demand typed(Job job, Capacitor part) {
+  public static Demand typed(Job job, Capacitor part, Knowledge knowledge) {
     List<Seen> cases = new ArrayList<>();
     part.workingVolts().ifPresent(v -> cases.add(new Seen(Circumstance.TYPED, TYPED_MARGIN * v)));
     if (part.role() == Role.REGULATOR_OUTPUT) {
       before(job).ifPresent(v -> cases.add(new Seen(Circumstance.REGULATOR_SHORTED, v)));
     }
+    Stack.with(part.ref(), job)
+        .ifPresent(
+            s -> cases.add(new Seen(Circumstance.STACKED, HIGH * s.most(part, job, knowledge))));
     return new Demand(part.workingVolts(), part.workingVolts(), cases, OptionalDouble.empty());
   }
 

@@ -30,10 +30,10 @@ public record Life(double aroundCelsius, double coreCelsius, double hours, doubl
    * The life at a place; none where the ware does not state one.
    *
    * @param warmerKelvin how much warmer the place is than the rest of the set
-   * @param standing whether it is under voltage all day
+   * @param hoursADay that it is under voltage
    */
   public static Optional<Life> of(
-      CapacitorWare ware, double warmerKelvin, OptionalDouble rippleAmperes, boolean standing) {
+      CapacitorWare ware, double warmerKelvin, OptionalDouble rippleAmperes, double hoursADay) {
     if (ware.lifeHours().isEmpty() || ware.celsius().isEmpty()) {
       return Optional.empty();
     }
@@ -45,7 +45,7 @@ public record Life(double aroundCelsius, double coreCelsius, double hours, doubl
     double core = around + FULL_RIPPLE_KELVIN * share * share;
     double hours =
         ware.lifeHours().getAsDouble() * Math.pow(2, (ware.celsius().getAsDouble() - core) / 10);
-    double years = hours / (365.25 * (standing ? 24 : HOURS_A_DAY));
+    double years = hours / (365.25 * hoursADay);
     return Optional.of(new Life(around, core, hours, Math.min(MOST_YEARS, years)));
   }
 }

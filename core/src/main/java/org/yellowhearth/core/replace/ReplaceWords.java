@@ -30,6 +30,11 @@ public enum ReplaceWords implements MessageKey {
   SUB_BULKY,
   SUB_LEADS,
   SUB_RIPPLE,
+  SUB_CLASS_UNKNOWN,
+  SUB_CLASS_LOWER,
+  SUB_PITCH,
+  SUB_LARGER,
+  SUB_BIAS_LATER,
   SUB_RIPPLE_UNKNOWN, //
   SUB_LIFE,
   SUB_LIFE_STANDING,
@@ -50,7 +55,8 @@ public enum ReplaceWords implements MessageKey {
   SUB_RATING_BELOW,
   SUB_RATING_RARE,
   SUB_NO_HEADROOM,
-  SUB_RIPPLE_TOO_LOW, //
+  SUB_RIPPLE_TOO_LOW,
+  SUB_CLASS_TOO_LOW, //
   SUB_NO_X,
   SUB_NO_Y,
   SUB_MAINS_RATING, //
@@ -112,7 +118,7 @@ public enum ReplaceWords implements MessageKey {
    */
   int furthest() {
     return switch (this) {
-      case SUB_RIPPLE_TOO_LOW -> 5;
+      case SUB_RIPPLE_TOO_LOW, SUB_CLASS_TOO_LOW -> 5;
       case SUB_RATING_TOO_LOW, SUB_RATING_BELOW, SUB_NO_HEADROOM, SUB_MAINS_RATING -> 4;
       case SUB_ABOVE_CEILING -> 3;
       case SUB_OUT_OF_WINDOW -> 2;

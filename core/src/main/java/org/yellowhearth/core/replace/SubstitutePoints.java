@@ -7,14 +7,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.assess.Warmth;
+import org.yellowhearth.core.fact.Body;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.fact.Leads;
+import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.CapacitorKind;
-import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.message.Argument;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
@@ -46,6 +47,12 @@ final class SubstitutePoints {
   /** Touch current above which a hand feels it (about half a milliampere, common practice). */
   static final double FELT_AMPERES = 0.5e-3;
 
+  /** What is larger than the old one by more than this hardly goes in its place (our own step). */
+  static final double TIGHT = 1.05;
+
+  /** A filter that is larger by more than this comes up noticeably later (our own step). */
+  static final double LATER = 1.2;
+
   private final Substitutes.Question q;
   private final Capacitor part;
   private final CapacitorKind old;
@@ -54,6 +61,7 @@ final class SubstitutePoints {
   private final Map<String, Double> kinds;
   private final OptionalDouble needed;
   private final double warmer;
+  private final Body body;
 
   /**
    * For one place.
@@ -70,6 +78,7 @@ final class SubstitutePoints {
     mains = part.role().duty() == Role.Duty.MAINS;
     this.kinds = Map.copyOf(kinds);
     this.needed = needed;
+    body = q.job().of(part.ref(), Body.class).stream().findFirst().orElse(Body.of(part.ref()));
     warmer =
         q.job().of(part.ref(), Place.class).stream().findFirst().map(Warmth::kelvin).orElse(0.0);
   }
@@ -82,6 +91,9 @@ final class SubstitutePoints {
     kindPoint(c).ifPresent(points::add);
     leadsPoint(c).ifPresent(points::add);
     ripplePoint(c).ifPresent(points::add);
+    classPoint(c).ifPresent(points::add);
+    sizePoint(c).ifPresent(points::add);
+    laterPoint(s.value()).ifPresent(points::add);
     lifePoint(c).ifPresent(points::add);
     stockPoints(s, points);
     if (part.role() == Role.LINE_TO_CHASSIS) {
@@ -180,15 +192,71 @@ final class SubstitutePoints {
   }
 
   private Optional<Point> leadsPoint(CapacitorWare c) {
-    boolean board = old.id().endsWith("-radial") || old.id().equals("tantalum-bead");
-    Leads wanted = board ? Leads.RADIAL : Leads.AXIAL;
-    boolean tag =
-        old.id().endsWith("-axial") || old.id().endsWith("-tube") || old.family() == Family.PAPER;
-    if (c.leads() == Leads.UNSTATED || (!board && !tag) || c.leads() == wanted) {
+    Leads wanted = body.leads() == Leads.UNSTATED ? old.leads() : body.leads();
+    if (c.leads() == Leads.UNSTATED || wanted == Leads.UNSTATED || c.leads() == wanted) {
       return Optional.empty();
     }
     return Optional.of(
         new Point(Message.of(ReplaceWords.SUB_LEADS, c.leads().term(), wanted.term()), 0.05));
+  }
+
+  /** A lower temperature class than the old one's, or one that nobody states. */
+  private Optional<Point> classPoint(CapacitorWare c) {
+    if (body.celsius().isEmpty()) {
+      return Optional.empty();
+    }
+    Quantity was = new Quantity(body.celsius().getAsDouble(), Unit.CELSIUS);
+    if (c.celsius().isEmpty()) {
+      return Optional.of(new Point(Message.of(ReplaceWords.SUB_CLASS_UNKNOWN, was), 0.1));
+    }
+    return c.celsius().getAsDouble() < was.value()
+        ? Optional.of(
+            new Point(
+                Message.of(
+                    ReplaceWords.SUB_CLASS_LOWER,
+                    new Quantity(c.celsius().getAsDouble(), Unit.CELSIUS),
+                    was),
+                0.15))
+        : Optional.empty();
+  }
+
+  /** What does not go where the old one sat. */
+  private Optional<Point> sizePoint(CapacitorWare c) {
+    OptionalDouble pitch = LeadPitch.of(c);
+    if (body.pitchMetres().isPresent()
+        && pitch.isPresent()
+        && Math.abs(pitch.getAsDouble() - body.pitchMetres().getAsDouble()) > LeadPitch.BENDS) {
+      return Optional.of(
+          new Point(
+              Message.of(
+                  ReplaceWords.SUB_PITCH,
+                  Quantity.of(pitch.getAsDouble(), Unit.METRE),
+                  Quantity.of(body.pitchMetres().getAsDouble(), Unit.METRE)),
+              0.05));
+    }
+    return larger(c.diameterMetres(), body.diameterMetres())
+        .or(() -> larger(c.lengthMetres(), body.lengthMetres()));
+  }
+
+  private static Optional<Point> larger(OptionalDouble now, OptionalDouble was) {
+    return now.isPresent() && was.isPresent() && now.getAsDouble() > TIGHT * was.getAsDouble()
+        ? Optional.of(
+            new Point(
+                Message.of(
+                    ReplaceWords.SUB_LARGER,
+                    Quantity.of(now.getAsDouble(), Unit.METRE),
+                    Quantity.of(was.getAsDouble(), Unit.METRE)),
+                0.2))
+        : Optional.empty();
+  }
+
+  /** A larger bias filter is charged later; until then the valves it holds back draw more. */
+  private Optional<Point> laterPoint(double farads) {
+    return part.role() == Role.BIAS_FILTER && farads > LATER * part.farads()
+        ? Optional.of(
+            new Point(
+                Message.of(ReplaceWords.SUB_BIAS_LATER, Quantity.ratio(farads / part.farads())), 0))
+        : Optional.empty();
   }
 
   private Optional<Point> ripplePoint(CapacitorWare c) {
@@ -215,15 +283,20 @@ final class SubstitutePoints {
   }
 
   private Optional<Point> lifePoint(CapacitorWare c) {
-    boolean standing = q.job().of(part.ref(), Choice.class).stream().anyMatch(Choice::standing);
-    return Life.of(c, warmer, q.demand().rippleAmperes(), standing)
+    MainsEntry entry = q.job().aspect(MainsEntry.class);
+    boolean standing =
+        q.job().of(part.ref(), Choice.class).stream().anyMatch(Choice::standing)
+            || (entry.energisedWhileOff() && part.role().duty() == Role.Duty.SUPPLY);
+    double hoursADay = standing ? 24 : Math.max(0.1, entry.hoursADay().orElse(Life.HOURS_A_DAY));
+    return Life.of(c, warmer, q.demand().rippleAmperes(), hoursADay)
         .map(l ->
             new Point(
                 Message.of(
                     standing ? ReplaceWords.SUB_LIFE_STANDING : ReplaceWords.SUB_LIFE,
                     new Quantity(round(l.hours()), Unit.HOUR),
                     new Quantity(Math.round(l.coreCelsius()), Unit.CELSIUS),
-                    Long.toString(Math.round(l.years()))),
+                    Long.toString(Math.round(l.years())),
+                    new Quantity(hoursADay, Unit.HOUR)),
                 l.years() < 5 ? 0.3 : l.years() < Life.MOST_YEARS ? 0.08 : 0));
   }
 

@@ -8,8 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.yellowhearth.core.assess.Warmth;
+import org.yellowhearth.core.fact.Body;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice.Whence;
+import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.knowledge.CapacitorKind;
@@ -23,6 +26,7 @@ import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Edge;
 import org.yellowhearth.core.quantity.Quantity;
+import org.yellowhearth.core.quantity.Unit;
 
 /**
  * What could take the place of an old capacitor, out of what is to be had: the best first, each
@@ -223,7 +227,7 @@ public record Substitutes(
       if (needed.isEmpty()) {
         notes.add(Message.of(mains ? ReplaceWords.NO_MAINS : ReplaceWords.NO_RATING_MARKED));
       }
-      if (old.id().equals("electrolytic-wet")) {
+      if (old.liquid()) {
         notes.add(Message.of(ReplaceWords.WET_LIMITED));
       }
       if (part.polarity() == Polarity.POSITIVE_TO_CHASSIS) {
@@ -387,7 +391,7 @@ public record Substitutes(
       if (eitherWay() && kind.polarised()) {
         return Optional.of(Message.of(ReplaceWords.SUB_NO_POLAR));
       }
-      return value(s).or(() -> rating(c, kind)).or(() -> ripple(c));
+      return value(s).or(() -> rating(c, kind)).or(() -> ripple(c)).or(() -> tooHot(c));
     }
 
     /** Whether it must stand either way round. */
@@ -455,6 +459,24 @@ public record Substitutes(
               && c.rippleAmperes().getAsDouble() < need.getAsDouble()
           ? Optional.of(
               Message.of(ReplaceWords.SUB_RIPPLE_TOO_LOW, Quantity.amperes(need.getAsDouble())))
+          : Optional.empty();
+    }
+
+    /** Never a lower temperature class than the old one's where it is hot. */
+    private Optional<Message> tooHot(CapacitorWare c) {
+      Optional<Place> place = q.job().of(part.ref(), Place.class).stream().findFirst();
+      Optional<Body> body = q.job().of(part.ref(), Body.class).stream().findFirst();
+      boolean hot = place.map(Warmth::kelvin).orElse(0.0) >= Warmth.HOT_KELVIN;
+      boolean lower =
+          body.isPresent()
+              && body.get().celsius().isPresent()
+              && c.celsius().isPresent()
+              && c.celsius().getAsDouble() < body.get().celsius().getAsDouble();
+      return hot && lower
+          ? Optional.of(
+              Message.of(
+                  ReplaceWords.SUB_CLASS_TOO_LOW,
+                  new Quantity(body.get().celsius().getAsDouble(), Unit.CELSIUS)))
           : Optional.empty();
     }
 

@@ -2,6 +2,7 @@ package org.yellowhearth.core.safety;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.Rail;
@@ -23,6 +24,7 @@ import org.yellowhearth.core.reading.Reading;
  *     more
  * @param complete whether every part listed on it is in the census; else nothing can be said of it
  * @param absorption the share of charge its dielectrics hold back
+ * @param stacked whether its capacitors stand one on another
  */
 public record Store(
     String id,
@@ -33,7 +35,8 @@ public record Store(
     boolean complete,
     double absorption,
     Rail.Bleeder bleeder,
-    OptionalDouble bleederOhms) {
+    OptionalDouble bleederOhms,
+    boolean stacked) {
   /** A common anode capacitance where nobody knows better (common practice: 0.5 to 3 nF). */
   public static final double ANODE_FARADS = 2e-9;
 
@@ -62,7 +65,8 @@ public record Store(
                     true,
                     GLASS_ABSORPTION,
                     Rail.Bleeder.NONE,
-                    OptionalDouble.empty())));
+                    OptionalDouble.empty(),
+                    false)));
     return List.copyOf(stores);
   }
 
@@ -73,22 +77,16 @@ public record Store(
     double held = 0;
     for (Capacitor part :
         rail.parts().stream().flatMap(ref -> job.capacitor(ref).stream()).toList()) {
-      CapacitorKind kind = knowledge.kind(part.kind());
-      double measured =
-          job.readingsOf(part.ref()).reversed().stream()
-              .map(Reading::figures)
-              .filter(f -> f.has(Figure.CAPACITANCE))
-              .map(f -> f.get(Figure.CAPACITANCE).getAsDouble())
-              .findFirst()
-              .orElse(0.0);
-      double most =
-          Math.max(
-              measured,
-              part.farads()
-                  * (1 + part.tolerance().map(Tolerance::above).orElse(kind.usualTolerance())));
-      likely += measured > 0 ? measured : part.farads();
-      high += most;
-      held += most * kind.absorption();
+      likely += likely(part, job);
+      high += most(part, job, knowledge);
+      held += most(part, job, knowledge) * knowledge.kind(part.kind()).absorption();
+    }
+    Optional<Stack> stack = Stack.of(rail, job);
+    if (stack.isPresent()) {
+      double beside = high;
+      likely = stack.get().farads(c -> likely(c, job));
+      high = stack.get().farads(c -> most(c, job, knowledge));
+      held *= high / beside;
     }
     if (rail.otherFarads().isPresent()) {
       CapacitorKind kind = knowledge.kind(rail.otherKind());
@@ -107,7 +105,28 @@ public record Store(
         rail.parts().stream().allMatch(ref -> job.capacitor(ref).isPresent()),
         high > 0 ? held / high : 0,
         rail.bleeder(),
-        rail.bleederOhms());
+        rail.bleederOhms(),
+        stack.isPresent());
+  }
+
+  private static double measured(Capacitor part, Job job) {
+    return job.readingsOf(part.ref()).reversed().stream()
+        .map(Reading::figures)
+        .filter(f -> f.has(Figure.CAPACITANCE))
+        .map(f -> f.get(Figure.CAPACITANCE).getAsDouble())
+        .findFirst()
+        .orElse(0.0);
+  }
+
+  private static double likely(Capacitor part, Job job) {
+    double measured = measured(part, job);
+    return measured > 0 ? measured : part.farads();
+  }
+
+  private static double most(Capacitor part, Job job, Knowledge knowledge) {
+    double above =
+        part.tolerance().map(Tolerance::above).orElse(knowledge.kind(part.kind()).usualTolerance());
+    return Math.max(measured(part, job), part.farads() * (1 + above));
   }
 
   /** The charge as it most likely goes: every resistor as it is said to be. */

@@ -156,6 +156,7 @@ public record Suspicion(
    */
   private static List<Diagnosis.Datum> drawn(Job job, Supply supply, Set<String> points) {
     return job.items(SupplyTarget.class).stream()
+        .filter(t -> !t.alternating())
         .filter(t -> points.contains(t.point()))
         .filter(t -> t.follows() != Follows.CONTROL && t.follows() != Follows.DRIVE)
         .map(t ->

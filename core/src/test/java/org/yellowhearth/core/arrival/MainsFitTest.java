@@ -258,6 +258,33 @@ public class MainsFitTest {
     assertThat(said(entry(Chassis.ISOLATED, fused, 60))).contains(words);
   }
 
+  /** 3 A in the plug and 250 mA in the set are two fuses, each right (common practice). */
+  @Test
+  public void theFuseOfThePlugIsAnother() {
+    MainsEntry two =
+        MainsEntry.BLANK.with(m -> {
+          m.fusePlace = MainsEntry.FusePlace.LINE;
+          m.fuseAmperes = OptionalDouble.of(0.5);
+          m.plugFuseAmperes = OptionalDouble.of(3);
+        });
+    assertThat(said(entry(Chassis.ISOLATED, two, 60)))
+        .contains(MainsWords.FUSE_GOOD, MainsWords.PLUG_FUSE_GOOD);
+    assertThat(
+            said(
+                entry(
+                    Chassis.ISOLATED,
+                    two.with(m -> m.plugFuseAmperes = OptionalDouble.of(13)),
+                    60)))
+        .contains(MainsWords.FUSE_GOOD, MainsWords.PLUG_FUSE_HIGH);
+    assertThat(
+            said(
+                entry(
+                    Chassis.ISOLATED,
+                    two.with(m -> m.fusePlace = MainsEntry.FusePlace.BRIDGED),
+                    60)))
+        .contains(MainsWords.FUSE_BRIDGED, MainsWords.PLUG_FUSE_ALONE);
+  }
+
   @Test
   public void aLiveChassisWantsAnIsolatingTransformer() {
     Job bare =

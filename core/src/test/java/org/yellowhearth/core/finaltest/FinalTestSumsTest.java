@@ -29,6 +29,8 @@ import org.yellowhearth.core.finaltest.Drift.DriftVerdict;
 
 /** The sums of Prove against closed forms, tables, simulation and moved clocks. */
 public class FinalTestSumsTest {
+  private static final OptionalDouble NONE = OptionalDouble.empty();
+
   private static final Instant START = Instant.parse("2026-03-28T20:00:00Z");
 
   private static Loaded load(double amperes, double volts) {
@@ -70,6 +72,53 @@ public class FinalTestSumsTest {
     assertThat(LoadLine.of(List.of(load(0, 13.7), load(1.6, 13.7)), 230).regulation()).isZero();
     assertThatThrownBy(() -> new LoadTest("l", "no such word!", List.of()))
         .hasMessageContaining("point of the supply");
+  }
+
+  /** Set to 13.8 V, 13.7 V at 2 A, 0.1 V allowed: an edge is not decided by the last digit. */
+  @Test
+  public void whatIsPromisedOfARailIsHeldAgainstItsFall() {
+    assertThat(LoadLine.held(promised(0.1, NONE))).contains(LoadLine.Held.WITHIN);
+    assertThat(LoadLine.held(promised(0.09, NONE))).contains(LoadLine.Held.BEYOND);
+    assertThat(LoadLine.held(promised(1, OptionalDouble.of(0.01)))).contains(LoadLine.Held.WITHIN);
+    assertThat(LoadLine.held(promised(1, OptionalDouble.of(0.005)))).contains(LoadLine.Held.BEYOND);
+    assertThat(LoadLine.held(new LoadTest("l", "HT", List.of(load(0, 9), load(1, 8))))).isEmpty();
+    assertThat(
+            LoadLine.held(new LoadTest("l", "HT", List.of(load(0, 9)), OptionalDouble.of(1), NONE)))
+        .as("without a load nothing is known")
+        .isEmpty();
+  }
+
+  private static LoadTest promised(double volts, OptionalDouble share) {
+    return new LoadTest(
+        "l", "out", List.of(load(2, 13.7), load(0, 13.8)), OptionalDouble.of(volts), share);
+  }
+
+  /** A counter 3 mHz out at 10 MHz within 5 mHz; an attenuator of 30.06 dB within 0.05 dB. */
+  @Test
+  public void limitsMayStandInTheUnitItself() {
+    assertThat(absolute("Hz", 0.005, 10e6, 10_000_000.003).verdict())
+        .isEqualTo(AccuracyVerdict.WITHIN);
+    assertThat(absolute("Hz", 0.002, 10e6, 10_000_000.003).verdict())
+        .isEqualTo(AccuracyVerdict.BEYOND);
+    assertThat(absolute("dB", 0.05, 30, 30.06).verdict()).isEqualTo(AccuracyVerdict.BEYOND);
+    assertThat(absolute("dBm", 0.1, -69, -69.1).verdict()).isEqualTo(AccuracyVerdict.WITHIN);
+  }
+
+  private static Accuracy absolute(String unit, double limit, double applied, double shown) {
+    return Accuracy.of(
+        new AccuracyTest(
+            "a",
+            "x",
+            unit,
+            NONE,
+            0,
+            0,
+            OptionalDouble.of(limit),
+            "standard",
+            0,
+            true,
+            true,
+            List.of(new AccuracyPoint(applied, shown))));
   }
 
   private static AccuracyTest range(

@@ -100,6 +100,8 @@ public class PartTest {
             Arrays.stream(Part.class.getPermittedSubclasses())
                 .map(c -> c.getSimpleName().toUpperCase(Locale.ROOT)))
         .containsExactlyInAnyOrder(
-            Arrays.stream(Sort.values()).map(Sort::name).toArray(String[]::new));
+            Arrays.stream(Sort.values())
+                .map(s -> s.name().replace("_", ""))
+                .toArray(String[]::new));
   }
 }

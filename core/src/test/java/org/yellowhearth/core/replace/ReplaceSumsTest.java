@@ -87,15 +87,17 @@ public class ReplaceSumsTest {
             NONE,
             OptionalDouble.of(85),
             OptionalDouble.of(2000));
-    assertThat(Life.of(w, 0, NONE, false).orElseThrow().hours()).isCloseTo(32_000, within(1.0));
-    assertThat(Life.of(w, 20, NONE, false).orElseThrow().hours()).isCloseTo(8_000, within(1.0));
-    assertThat(Life.of(w, 0, OptionalDouble.of(0.3), false).orElseThrow().hours())
+    assertThat(Life.of(w, 0, NONE, Life.HOURS_A_DAY).orElseThrow().hours())
+        .isCloseTo(32_000, within(1.0));
+    assertThat(Life.of(w, 20, NONE, Life.HOURS_A_DAY).orElseThrow().hours())
+        .isCloseTo(8_000, within(1.0));
+    assertThat(Life.of(w, 0, OptionalDouble.of(0.3), Life.HOURS_A_DAY).orElseThrow().hours())
         .isCloseTo(32_000 / Math.sqrt(2), within(1.0));
-    Life standing = Life.of(w, 0, NONE, true).orElseThrow();
+    Life standing = Life.of(w, 0, NONE, 24).orElseThrow();
     assertThat(standing.years())
         .as("all day under voltage")
         .isCloseTo(32_000 / 8766.0, within(1e-6));
-    assertThat(Life.of(w, 0, NONE, false).orElseThrow().years()).isEqualTo(15);
+    assertThat(Life.of(w, 0, NONE, Life.HOURS_A_DAY).orElseThrow().years()).isEqualTo(15);
   }
 
   /**

@@ -89,12 +89,24 @@ final class MainsPage extends Page {
         Measure.AMPERES,
         () -> entry().fuseAmperes(),
         v -> entry(d -> d.fuseAmperes = v));
+    entry.figure(
+        "arrival.entry.plug-fuse",
+        "entry-plug-fuse",
+        Measure.AMPERES,
+        () -> entry().plugFuseAmperes(),
+        v -> entry(d -> d.plugFuseAmperes = v));
     entry.choice(
         "arrival.entry.switch",
         "entry-switch",
         List.of(MainsEntry.SwitchPlace.values()),
         () -> entry().switchPlace(),
         v -> entry(d -> d.switchPlace = v));
+    entry.figure(
+        "arrival.entry.hours",
+        "entry-hours",
+        Measure.PLAIN,
+        () -> entry().hoursADay(),
+        v -> entry(d -> d.hoursADay = v));
     entry.choice(
         "arrival.entry.earth",
         "entry-earth",

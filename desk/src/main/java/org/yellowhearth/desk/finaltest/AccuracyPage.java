@@ -27,6 +27,7 @@ import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Grid;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.Within;
 import org.yellowhearth.publishing.drawing.BandChart;
 import org.yellowhearth.workshop.ChargeText;
 import org.yellowhearth.workshop.DeskModel;
@@ -40,6 +41,12 @@ import org.yellowhearth.workshop.words.Labels;
 final class AccuracyPage extends Page {
   private static final double CHART = 210;
   private static final int FIGURES = 4;
+
+  /** A double tells so many digits surely; a counter shows eleven. */
+  private static final int READ_FIGURES = 13;
+
+  /** Below this share of the reading parts per million are plainer than per cent. */
+  private static final double PLAIN_SHARE = 1e-4;
 
   private final FinalTestModel prove;
   private final VBox holds = column();
@@ -70,7 +77,8 @@ final class AccuracyPage extends Page {
                         typed.get(0).getText(),
                         typed.get(1).getText(),
                         plain(2),
-                        plain(3),
+                        Within.read(typed.get(3).getText(), typed.get(1).getText()).share(),
+                        Within.read(typed.get(3).getText(), typed.get(1).getText()).absolute(),
                         plain(4),
                         typed.get(5).getText(),
                         plain(6))));
@@ -166,8 +174,8 @@ final class AccuracyPage extends Page {
                 + "   "
                 + full
                 + Labels.of(
-                    "finaltest.limit",
-                    Quantity.percent(t.ofReading()),
+                    t.absolute().isPresent() ? "finaltest.limit.absolute" : "finaltest.limit",
+                    limit(t),
                     Quantity.percent(t.ofFullScale()),
                     t.reference(),
                     Quantity.percent(t.referenceUncertainty())),
@@ -234,8 +242,8 @@ final class AccuracyPage extends Page {
       boolean bad = l.verdict() == AccuracyVerdict.BEYOND;
       grid.row(
           List.of(
-              figure(l.applied()),
-              figure(l.shown()),
+              read(l.applied()),
+              read(l.shown()),
               figure(l.error()),
               percent(l.ofReading()),
               percent(l.ofFullScale())),
@@ -257,7 +265,7 @@ final class AccuracyPage extends Page {
     double least =
         Math.min(0, a.lines().stream().mapToDouble(Accuracy.Line::applied).min().orElse(0));
     for (double x : new double[] {least, 0, most}) {
-      double limit = t.ofReading() * Math.abs(x) + t.ofFullScale() * t.fullScale().orElse(0);
+      double limit = t.limitAt(x);
       band.add(new BandChart.Edge(x, -limit, limit));
     }
     List<BandChart.At> at =
@@ -280,6 +288,32 @@ final class AccuracyPage extends Page {
     return pane;
   }
 
+  private static String limit(AccuracyTest t) {
+    String share =
+        t.ofReading() > 0 && t.ofReading() < PLAIN_SHARE
+            ? figure(t.ofReading() * 1e6) + " ppm"
+            : Quantity.percent(t.ofReading()).toString();
+    return t.absolute().isEmpty()
+        ? share
+        : (t.ofReading() > 0 ? share + " + " : "")
+            + figure(t.absolute().getAsDouble())
+            + " "
+            + t.unit();
+  }
+
+  /** What was set or read, with every digit that was typed, in threes. */
+  static String read(double value) {
+    String plain =
+        new BigDecimal(value)
+            .round(new MathContext(READ_FIGURES))
+            .stripTrailingZeros()
+            .toPlainString();
+    int point = plain.indexOf('.');
+    String whole = point < 0 ? plain : plain.substring(0, point);
+    String grouped = whole.replaceAll("(?<=\\d)(?=(\\d{3})+$)", "\u2009");
+    return (whole.length() > 4 ? grouped : whole) + (point < 0 ? "" : plain.substring(point));
+  }
+
   /** Four figures, without powers of ten where they are not needed. */
   static String figure(double value) {
     return value == 0 || (Math.abs(value) >= 1e-3 && Math.abs(value) < 1e6)
@@ -295,6 +329,8 @@ final class AccuracyPage extends Page {
   private static String percent(OptionalDouble share) {
     return share.isEmpty()
         ? "—"
-        : String.format(Locale.ROOT, "%+.2f %%", 100 * share.getAsDouble());
+        : Math.abs(share.getAsDouble()) < PLAIN_SHARE && share.getAsDouble() != 0
+            ? String.format(Locale.ROOT, "%+.3g ppm", 1e6 * share.getAsDouble())
+            : String.format(Locale.ROOT, "%+.2f %%", 100 * share.getAsDouble());
   }
 }

@@ -129,7 +129,8 @@ final class ChartPage extends Page {
                           said.volts(),
                           said.tolerance(),
                           Measure.VOLTS.read(drawn.get(3).getText()),
-                          Measure.OHMS.read(drawn.get(4).getText()));
+                          Measure.OHMS.read(drawn.get(4).getText()),
+                          said.alternating());
                     }));
     drawn.add(line.field("finaltest.point", "drawn-point", 6));
     drawn.add(line.field("finaltest.volts", "drawn-volts", 7));
@@ -199,7 +200,8 @@ final class ChartPage extends Page {
     table.row(
         List.of(
             l.target().point(),
-            Quantity.volts(l.target().volts()).toString(),
+            Quantity.volts(l.target().volts())
+                + (l.target().alternating() ? " " + Labels.of("finaltest.ac") : ""),
             "±" + Quantity.percent(l.tolerance()),
             FinalTestPapers.measured(l.before()),
             FinalTestPapers.measured(l.after()),

@@ -3,6 +3,7 @@ package org.yellowhearth.desk.finaltest;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.LoadTest;
@@ -13,6 +14,7 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.forms.Within;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.words.Labels;
 
@@ -35,11 +37,14 @@ final class LoadsPage extends Page {
                             typed.get(0).getText(),
                             Measure.AMPERES.read(typed.get(1).getText()),
                             Measure.VOLTS.read(typed.get(2).getText()),
-                            Measure.VOLTS.read(typed.get(3).getText()))));
+                            Measure.VOLTS.read(typed.get(3).getText()),
+                            limit().absolute(),
+                            limit().share())));
     typed.add(line.field("finaltest.point", "load-point", 6));
     typed.add(line.field("finaltest.amperes", "load-amperes", 7));
     typed.add(line.field("finaltest.volts", "load-volts", 7));
     typed.add(line.field("finaltest.line", "load-line", 6));
+    typed.add(line.field("finaltest.loads.limit", "load-limit", 8));
     line.button("finaltest.keep", "load-keep");
     add(
         text(Labels.of("finaltest.loads.care"), "caution", "caution-danger"),
@@ -66,9 +71,26 @@ final class LoadsPage extends Page {
                       text(t.point() + "   " + loads, "figure"),
                       quiet("form.take-out", () -> model().take(t))),
                   text(said(t, nominal), "strong-note"));
+          LoadLine.held(t).ifPresent(h -> box.getChildren().add(promised(t, h)));
           box.getStyleClass().add("renew-card");
           return box;
         });
+  }
+
+  private Within limit() {
+    return Within.read(typed.get(4).getText(), "V");
+  }
+
+  private Label promised(LoadTest t, LoadLine.Held held) {
+    boolean good = held == LoadLine.Held.WITHIN;
+    String limit =
+        t.limitVolts().isPresent()
+            ? Quantity.volts(t.limitVolts().getAsDouble()).toString()
+            : Quantity.percent(t.limitShare().orElseThrow()).toString();
+    return text(
+        (good ? "✓ " : "✗ ")
+            + Labels.of(good ? "finaltest.loads.within" : "finaltest.loads.beyond", limit),
+        good ? "run-good" : "run-bad");
   }
 
   private static String said(LoadTest t, double nominal) {

@@ -12,11 +12,14 @@ import org.yellowhearth.workshop.words.Labels;
  *
  * @param volts of a range its middle
  * @param tolerance as a fraction of that
+ * @param alternating whether it was called AC
  */
-public record Promised(OptionalDouble volts, OptionalDouble tolerance) {
+public record Promised(OptionalDouble volts, OptionalDouble tolerance, boolean alternating) {
   private static final Pattern RANGE =
       Pattern.compile(
           "(?i)(?:from\\s+|between\\s+)?(\\S.*?)\\s*(?:\\bto\\b|\\band\\b|…|\\.{2,3}|\\s[-–—−]\\s)\\s*(\\S.*)");
+  private static final Pattern ALTERNATING =
+      Pattern.compile("(?i)(.*?)\\s*(?:~|\\bac|(?<=v)ac|(?<=\\d)ac)\\s*");
   private static final double PERCENT = 100;
 
   /**
@@ -25,6 +28,11 @@ public record Promised(OptionalDouble volts, OptionalDouble tolerance) {
    * @throws IllegalArgumentException with a sentence where it is no voltage, or no tolerance
    */
   public static Promised read(String volts, String within) {
+    Matcher ac = ALTERNATING.matcher(volts.strip());
+    if (ac.matches()) {
+      Promised direct = read(ac.group(1), within);
+      return new Promised(direct.volts, direct.tolerance, true);
+    }
     Matcher range = RANGE.matcher(volts.strip());
     if (range.matches()) {
       return between(volts, end(range.group(1), volts), end(range.group(2), volts));
@@ -32,14 +40,15 @@ public record Promised(OptionalDouble volts, OptionalDouble tolerance) {
     OptionalDouble middle = Measure.VOLTS.read(volts);
     String said = within.replace("±", "").replace("+-", "").replace("+/-", "").strip();
     if (said.isEmpty() || middle.isEmpty()) {
-      return new Promised(middle, OptionalDouble.empty());
+      return new Promised(middle, OptionalDouble.empty(), false);
     }
     if (said.toLowerCase(Locale.ROOT).endsWith("v")) {
       double either = Measure.VOLTS.read(said).orElseThrow();
-      return new Promised(middle, OptionalDouble.of(either / Math.abs(middle.getAsDouble())));
+      return new Promised(
+          middle, OptionalDouble.of(either / Math.abs(middle.getAsDouble())), false);
     }
     double percent = Measure.PLAIN.read(said.replace("%", "")).orElseThrow();
-    return new Promised(middle, OptionalDouble.of(percent / PERCENT));
+    return new Promised(middle, OptionalDouble.of(percent / PERCENT), false);
   }
 
   private static double end(String figure, String whole) {
@@ -55,6 +64,7 @@ public record Promised(OptionalDouble volts, OptionalDouble tolerance) {
     if (either >= Math.abs(middle)) {
       throw new IllegalArgumentException(Labels.of("field.range-zero", typed));
     }
-    return new Promised(OptionalDouble.of(middle), OptionalDouble.of(either / Math.abs(middle)));
+    return new Promised(
+        OptionalDouble.of(middle), OptionalDouble.of(either / Math.abs(middle)), false);
   }
 }

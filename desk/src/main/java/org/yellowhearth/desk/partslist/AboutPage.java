@@ -15,7 +15,9 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
+import org.yellowhearth.core.fact.Body;
 import org.yellowhearth.core.fact.GridCircuit;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Parallel;
@@ -50,7 +52,9 @@ public final class AboutPage extends Page {
   private final Label title = text("", "stage-title");
   private final Chips<VisualInspection.Sign> seen;
   private final Form place;
+  private final Chips<Place.Neighbour> near;
   private final Chips<Place.Attachment> moveOver;
+  private final Form body;
   private final Form grid;
   private final VBox witnesses = column();
   private final VBox beside = column();
@@ -71,6 +75,8 @@ public final class AboutPage extends Page {
         (d, m) -> d.transformerMetres = m);
     millimetres(
         "about.resistor", "about-resistor", Place::resistorMetres, (d, m) -> d.resistorMetres = m);
+    near = new Chips<>(model, Place.Neighbour.class, set -> keep(d -> d.near = set));
+    place.below(near);
     place.choice(
         "about.side",
         "about-side",
@@ -88,11 +94,18 @@ public final class AboutPage extends Page {
             t -> keep(d -> d.photographPin = t));
     moveOver = new Chips<>(model, Place.Attachment.class, set -> keep(d -> d.moveOver = set));
     place.below(moveOver);
+    body = bodyForm();
     grid = gridForm();
     add(
         title,
         columns(
-            column(heading("about.seen"), seen, heading("about.place"), place),
+            column(
+                heading("about.seen"),
+                seen,
+                heading("about.place"),
+                place,
+                heading("about.body"),
+                body),
             column(
                 heading("about.witnesses"),
                 text(Labels.of("about.witnesses.how"), "quiet"),
@@ -180,6 +193,55 @@ public final class AboutPage extends Page {
         Measure.PLAIN,
         () -> scaled(get.apply(place()), 1000),
         mm -> keep(d -> set.accept(d, scaled(mm, 1e-3))));
+  }
+
+  // --- what the old one's body is like
+  // -------------------------------------------------------------------------------------
+
+  private Form bodyForm() {
+    Form form = new Form(model());
+    form.figure(
+        "about.body.celsius",
+        "body-celsius",
+        Measure.PLAIN,
+        () -> body().celsius(),
+        v -> keepBody(d -> d.celsius = v));
+    form.choice(
+        "about.body.leads",
+        "body-leads",
+        List.of(Leads.values()),
+        () -> body().leads(),
+        v -> keepBody(d -> d.leads = v));
+    bodyMillimetres(form, "pitch", Body::pitchMetres, (d, m) -> d.pitchMetres = m);
+    bodyMillimetres(form, "diameter", Body::diameterMetres, (d, m) -> d.diameterMetres = m);
+    bodyMillimetres(form, "length", Body::lengthMetres, (d, m) -> d.lengthMetres = m);
+    form.text(
+        "about.body.terminals",
+        "body-terminals",
+        () -> body().terminals(),
+        t -> keepBody(d -> d.terminals = t));
+    return form;
+  }
+
+  private void bodyMillimetres(
+      Form form,
+      String name,
+      Function<Body, OptionalDouble> get,
+      BiConsumer<Body.Draft, OptionalDouble> set) {
+    form.figure(
+        "about.body." + name,
+        "body-" + name,
+        Measure.PLAIN,
+        () -> scaled(get.apply(body()), 1000),
+        mm -> keepBody(d -> set.accept(d, scaled(mm, 1e-3))));
+  }
+
+  private Body body() {
+    return first(Body.class).orElse(Body.of(part().orElse(new PartRef("X", 0, ""))));
+  }
+
+  private void keepBody(Consumer<Body.Draft> change) {
+    part().ifPresent(_ -> model().made(() -> model().put(body().with(change))));
   }
 
   private static OptionalDouble scaled(OptionalDouble value, double factor) {
@@ -356,10 +418,12 @@ public final class AboutPage extends Page {
     pins.getItems()
         .setAll(Stream.concat(Stream.of(""), job.items(Pin.class).stream().map(Pin::id)).toList());
     place.show();
+    body.show();
     grid.show();
     Set<VisualInspection.Sign> signs = new HashSet<>();
     about.ifPresent(p -> job.of(p.ref(), VisualInspection.class).forEach(l -> signs.add(l.sign())));
     seen.show(signs);
+    near.show(place().near());
     moveOver.show(place().moveOver());
     rows(
         witnesses,

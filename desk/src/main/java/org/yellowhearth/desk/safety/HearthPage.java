@@ -120,7 +120,12 @@ final class HearthPage extends Page {
       String name, double volts, String capacitors, Rail.Bleeder bleeder, OptionalDouble ohms) {
     List<PartRef> parts = new ArrayList<>();
     double other = 0;
+    boolean series = false;
     for (String word : capacitors.split("[\\s,;+]+", -1)) {
+      if (word.equalsIgnoreCase("series")) {
+        series = true;
+        continue;
+      }
       Optional<PartRef> ref = PartRef.parse(word);
       if (ref.isPresent() && job().part(ref.get()).isPresent()) {
         parts.add(ref.get());
@@ -145,7 +150,8 @@ final class HearthPage extends Page {
                 other > 0 ? OptionalDouble.of(other) : OptionalDouble.empty(),
                 OTHER_KIND,
                 known,
-                ohms));
+                ohms,
+                series));
   }
 
   @Override

@@ -86,7 +86,8 @@ final class StoreRow extends VBox {
         Labels.of(
             "safety.store.what",
             Quantity.volts(store.litVolts()),
-            Quantity.farads(store.highFarads()),
+            Quantity.farads(store.highFarads())
+                + (store.stacked() ? " " + Labels.of("safety.store.stacked") : ""),
             model.words().word(store.bleeder())
                 + (store.bleederOhms().isPresent()
                     ? " " + Quantity.ohms(store.bleederOhms().getAsDouble())

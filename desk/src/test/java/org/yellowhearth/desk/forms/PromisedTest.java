@@ -9,6 +9,8 @@ import org.testng.annotations.Test;
 
 /** What manuals print of a point: ranges, per cent, volts either way (common practice). */
 public class PromisedTest {
+  private static final Double NONE = null;
+
   @DataProvider
   public Object[][] printed() {
     return new Object[][] {
@@ -30,6 +32,43 @@ public class PromisedTest {
     Promised p = Promised.read(volts, tolerance);
     assertThat(p.volts().orElseThrow()).isCloseTo(middle, within(1e-9));
     assertThat(p.tolerance().orElseThrow() * Math.abs(middle)).isCloseTo(either, within(1e-9));
+  }
+
+  @Test
+  public void acIsHeard() {
+    assertThat(Promised.read("6.3 V AC", "10").alternating()).isTrue();
+    assertThat(Promised.read("6.3VAC", "").volts().orElseThrow()).isEqualTo(6.3);
+    assertThat(Promised.read("5.8 to 6.8 V ac", "").alternating()).isTrue();
+    assertThat(Promised.read("6.3", "").alternating()).isFalse();
+  }
+
+  @DataProvider
+  public Object[][] limits() {
+    return new Object[][] {
+      {"2", "V", 0.02, NONE},
+      {"± 2 %", "V", 0.02, NONE},
+      {"5 ppm", "Hz", 5e-6, NONE},
+      {"3 mHz", "Hz", NONE, 0.003},
+      {"3m", "Hz", NONE, 0.003},
+      {"0.1 dB", "dBm", NONE, 0.1},
+      {"0,1 V", "V", NONE, 0.1},
+      {"2 kHz", "Hz", NONE, 2000.0}
+    };
+  }
+
+  /** Limits as papers print them (common practice). */
+  @Test(dataProvider = "limits")
+  public void aLimitIsReadAsItIsPrinted(String typed, String unit, Double share, Double absolute) {
+    Within w = Within.read(typed, unit);
+    assertThat(w.share().isPresent() ? w.share().getAsDouble() : null).isEqualTo(share);
+    assertThat(w.absolute().isPresent() ? w.absolute().getAsDouble() : null).isEqualTo(absolute);
+  }
+
+  @Test
+  public void whatIsNoLimitIsRefused() {
+    assertThatThrownBy(() -> Within.read("much", "V")).hasMessageContaining("much");
+    assertThatThrownBy(() -> Within.read("2 apples", "V")).hasMessageContaining("apples");
+    assertThat(Within.read(" ", "V").share()).isEmpty();
   }
 
   @Test

@@ -36,6 +36,7 @@ import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Connector;
 import org.yellowhearth.core.part.Fuse;
+import org.yellowhearth.core.part.IntegratedCircuit;
 import org.yellowhearth.core.part.Lamp;
 import org.yellowhearth.core.part.Makes;
 import org.yellowhearth.core.part.Movement;
@@ -125,6 +126,7 @@ public final class Describe {
                   : Optional.empty());
       case Zener z -> joined(Quantity.volts(z.volts()), shown(z.watts(), Unit.WATT), z.tolerance());
       case Transistor t -> joined(type(t), gain(t));
+      case IntegratedCircuit i -> joined(type(i), shown(i.volts(), Unit.VOLT));
       case Valve v ->
           joined(type(v), shown(v.heaterVolts(), Unit.VOLT), shown(v.heaterAmperes(), Unit.AMPERE));
       case Winding w -> joined(shown(w.ohms(), Unit.OHM), shown(w.henries(), Unit.HENRY));

@@ -16,6 +16,7 @@ import org.yellowhearth.core.fact.Adjustment;
 import org.yellowhearth.core.fact.AgendaMark;
 import org.yellowhearth.core.fact.Aspect;
 import org.yellowhearth.core.fact.BenchTask;
+import org.yellowhearth.core.fact.Body;
 import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.BurnIn;
 import org.yellowhearth.core.fact.BurnReading;
@@ -33,6 +34,7 @@ import org.yellowhearth.core.fact.GridCircuit;
 import org.yellowhearth.core.fact.HeadroomReading;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Jumper;
+import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.LimitChange;
 import org.yellowhearth.core.fact.LoadTest;
 import org.yellowhearth.core.fact.Observation;
@@ -192,6 +194,7 @@ final class Facts {
           case Overrule o -> List.of(o.part() + " " + words.word(o.verdict()), o.reason());
           case Parallel p -> List.of(p.part() + " ∥ " + p.with());
           case Place p -> place(p);
+          case Body b -> body(b);
           case GridCircuit g ->
               List.of(
                   g.part() + " " + Quantity.volts(g.sourceVolts()),
@@ -487,9 +490,23 @@ final class Facts {
         p.valveMetres());
     distance(all, "near", "transformer", p.transformerMetres());
     distance(all, "near", "resistor", p.resistorMetres());
+    p.near().forEach(h -> all.add(words.word(h)));
     all.add(p.behind().isEmpty() ? "" : "behind " + p.behind());
     p.moveOver().stream().sorted().map(words::word).forEach(all::add);
     return all;
+  }
+
+  private List<String> body(Body b) {
+    return List.of(
+        b.part().toString(),
+        b.celsius().isPresent()
+            ? new Quantity(b.celsius().getAsDouble(), Unit.CELSIUS).toString()
+            : "",
+        b.leads() == Leads.UNSTATED ? "" : words.word(b.leads()),
+        shown("pitch", b.pitchMetres(), Unit.METRE),
+        shown("diameter", b.diameterMetres(), Unit.METRE),
+        shown("length", b.lengthMetres(), Unit.METRE),
+        b.terminals());
   }
 
   private static void distance(List<String> all, String how, String what, OptionalDouble metres) {

@@ -81,6 +81,7 @@ import org.yellowhearth.core.finaltest.BurnWatch;
 import org.yellowhearth.core.finaltest.Drift;
 import org.yellowhearth.core.finaltest.FinalTestWords;
 import org.yellowhearth.core.finaltest.HeadroomCheck;
+import org.yellowhearth.core.finaltest.LoadLine;
 import org.yellowhearth.core.finaltest.VoltageChart;
 import org.yellowhearth.core.firstpower.FirstPowerWords;
 import org.yellowhearth.core.firstpower.PowerUpJudgement;
@@ -111,6 +112,7 @@ import org.yellowhearth.core.message.MessageKey;
 import org.yellowhearth.core.part.Battery;
 import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Fuse;
+import org.yellowhearth.core.part.IntegratedCircuit;
 import org.yellowhearth.core.part.Polarity;
 import org.yellowhearth.core.part.Potentiometer;
 import org.yellowhearth.core.part.RectifierTechnology;
@@ -278,6 +280,7 @@ public class WordsTest {
             Transistor.Channel.values(),
             Transistor.Material.values(),
             Valve.Task.values(),
+            IntegratedCircuit.Task.values(),
             Winding.Task.values(),
             Fuse.Speed.values(),
             Battery.Chemistry.values(),
@@ -289,6 +292,8 @@ public class WordsTest {
             VisualInspection.Sign.values(),
             StatedValue.Origin.values(),
             Place.Height.values(),
+            Place.Neighbour.values(),
+            LoadLine.Held.values(),
             Place.Attachment.values(),
             LimitChange.Which.values(),
             DrawingStyle.CapitalM.values(),

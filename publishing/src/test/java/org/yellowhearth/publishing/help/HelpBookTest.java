@@ -78,7 +78,8 @@ public class HelpBookTest {
             knowledge.supply(),
             knowledge.renew(),
             knowledge.period(),
-            knowledge.esrChart());
+            knowledge.esrChart(),
+            knowledge.functions());
     assertThat(HelpBook.of(other, words).find("held at the bench of the lightship"))
         .extracting(Article::title)
         .containsExactly("Sources");

@@ -136,6 +136,8 @@ final class RandomFacts {
                   one(r, MainsEntry.Plug.values()),
                   one(r, MainsEntry.FusePlace.values()),
                   maybe(r, 0.1, 5),
+                  maybe(r, 3, 10),
+                  maybe(r, 1, 20),
                   one(r, MainsEntry.SwitchPlace.values()),
                   one(r, MainsEntry.Earth.values()));
           case 6 ->
@@ -288,7 +290,9 @@ final class RandomFacts {
               "HT",
               List.of(
                   new LoadTest.Loaded(0, 300, maybe(r, 200, 250)),
-                  new LoadTest.Loaded(0.1, 280 - r.nextInt(20), maybe(r, 200, 250))));
+                  new LoadTest.Loaded(0.1, 280 - r.nextInt(20), maybe(r, 200, 250))),
+              maybe(r, 1, 30),
+              maybe(r, 0.01, 0.2));
       case 2 ->
           new AccuracyTest(
               id,
@@ -297,6 +301,7 @@ final class RandomFacts {
               OptionalDouble.of(10),
               r.nextDouble(),
               r.nextDouble(),
+              maybe(r, 0.001, 0.1),
               "standard cell",
               r.nextDouble() / 100,
               r.nextBoolean(),
@@ -422,7 +427,8 @@ final class RandomFacts {
               maybe(r, 0.01, 0.3),
               maybe(r, 200, 250),
               maybe(r, 1e4, 1e7),
-              one(r, SupplyTarget.Follows.values()));
+              one(r, SupplyTarget.Follows.values()),
+              r.nextBoolean());
       case 2 -> new SupplyBridge(id, clipped, maybe(r, 16, 450));
       default ->
           new SupplySign(
@@ -576,7 +582,8 @@ final class RandomFacts {
         bleeder,
         bleeder == Rail.Bleeder.NONE
             ? OptionalDouble.empty()
-            : OptionalDouble.of(1e3 + r.nextInt(100_000)));
+            : OptionalDouble.of(1e3 + r.nextInt(100_000)),
+        r.nextBoolean());
   }
 
   /** Something that happens to the set. */

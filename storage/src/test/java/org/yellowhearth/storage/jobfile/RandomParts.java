@@ -10,6 +10,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.yellowhearth.core.fact.BenchTask;
+import org.yellowhearth.core.fact.Body;
 import org.yellowhearth.core.fact.CanWork;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
@@ -35,6 +36,7 @@ import org.yellowhearth.core.part.CanMark;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Connector;
 import org.yellowhearth.core.part.Fuse;
+import org.yellowhearth.core.part.IntegratedCircuit;
 import org.yellowhearth.core.part.Lamp;
 import org.yellowhearth.core.part.Movement;
 import org.yellowhearth.core.part.Part;
@@ -151,6 +153,9 @@ final class RandomParts {
               OptionalDouble.of(20 + r.nextInt(200)),
               date,
               remark);
+      case INTEGRATED_CIRCUIT ->
+          new IntegratedCircuit(
+              ref, marking, one(r, IntegratedCircuit.Task.values()), maybe(r, 24), date, remark);
       case VALVE ->
           new Valve(
               ref, marking, one(r, Valve.Task.values()), maybe(r, 50), maybe(r, 2), date, remark);
@@ -242,6 +247,7 @@ final class RandomParts {
               maybe(r, 0.1),
               maybe(r, 0.1),
               maybe(r, 0.1),
+              r.nextBoolean() ? Set.of() : Set.of(one(r, Place.Neighbour.values())),
               one(r, Place.Height.values()),
               "",
               attachments(r),
@@ -278,7 +284,18 @@ final class RandomParts {
           new BenchTask(
               id, one(r, BenchTask.Doing.values()), "mains corner", "close it", r.nextBoolean());
       case 12 -> new RectifierSwap(id, "V5", r.nextBoolean(), maybe(r, 150), "");
-      case 7 -> new Replaceable(id, part, r.nextBoolean(), maybe(r, 90));
+      case 7 ->
+          r.nextBoolean()
+              ? new Replaceable(id, part, r.nextBoolean(), maybe(r, 90))
+              : new Body(
+                  id,
+                  part,
+                  OptionalDouble.of(85),
+                  one(r, Leads.values()),
+                  OptionalDouble.of(0.005),
+                  OptionalDouble.empty(),
+                  OptionalDouble.of(0.02 + r.nextDouble() / 100),
+                  "square A, plain B");
       case 6 ->
           new ReformPlan(
               id,

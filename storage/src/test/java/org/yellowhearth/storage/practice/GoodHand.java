@@ -206,7 +206,7 @@ final class GoodHand {
             new Substitutes.Question(
                 job,
                 part,
-                Demand.typed(job, part),
+                Demand.typed(job, part, KNOWLEDGE),
                 Optional.empty(),
                 STOCK,
                 Stock.Uses.NONE,
