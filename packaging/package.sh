@@ -20,6 +20,8 @@ package() { # package FOLDER: the application image, and on Debian a package of 
   trap 'rm -rf "$work"' RETURN
   mkdir -p "$out" "$work/input"
   cp "$app/desk.jar" "$app"/app/lib/*.jar "$work/input"
+  mkdir "$work/input/licences"
+  cp -R "$app"/app/licences/. "$here/packaging/licences/." "$here/LICENSE" "$work/input/licences"
   # The style is read at every start; compiled, it is read faster.
   local style=org/yellowhearth/desk/theme
   mkdir -p "$work/style/$style"

@@ -72,6 +72,31 @@ public class ReplaceFlowTest extends Window {
         .orElseThrow();
   }
 
+  /** One key takes what stands first, another looks closer, one button takes the rest, one undo. */
+  @Test
+  public void everyPlaceIsSeenAtAGlance() {
+    openJob("Brindlecote");
+    press(KeyCode.CONTROL, KeyCode.DIGIT7);
+    page("glance");
+    until(() -> model.renew().glanceProperty().get().isPresent());
+    TableView<?> table = find("glance-table", TableView.class);
+    int places = table.getItems().size();
+    assertThat(places).isGreaterThan(8);
+    robot.interact(table::requestFocus);
+    press(KeyCode.ENTER);
+    assertThat(job().items(Choice.class)).hasSize(1);
+    until(() -> model.renew().glanceProperty().get().orElseThrow().lines().size() == places - 1);
+    assertThat(said("glance-sum")).contains(places + " places", (places - 1) + " open");
+    click("glance-take-all");
+    assertThat(job().items(Choice.class)).hasSizeGreaterThan(places / 2);
+    robot.interact(model::undo);
+    settle();
+    assertThat(job().items(Choice.class)).hasSize(1);
+    robot.interact(table::requestFocus);
+    press(KeyCode.CONTROL, KeyCode.ENTER);
+    assertThat(find("offers", ListView.class).isVisible()).isTrue();
+  }
+
   @Test
   public void aPartIsChosenComparedFittedAndPrinted() throws IOException {
     robot.interact(() -> find("shop-drawer", ToggleButton.class).fire());

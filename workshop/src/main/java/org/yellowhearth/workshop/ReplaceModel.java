@@ -16,12 +16,14 @@ import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.fact.BenchTask;
+import org.yellowhearth.core.fact.Body;
 import org.yellowhearth.core.fact.CanWork;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.Item;
+import org.yellowhearth.core.fact.MainsEntry;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.RectifierSwap;
 import org.yellowhearth.core.fact.SupplyRectifier;
@@ -39,6 +41,7 @@ import org.yellowhearth.core.replace.Ceiling;
 import org.yellowhearth.core.replace.ChoiceEffect;
 import org.yellowhearth.core.replace.Demand;
 import org.yellowhearth.core.replace.FittingSheet;
+import org.yellowhearth.core.replace.Glance;
 import org.yellowhearth.core.replace.KitMatch;
 import org.yellowhearth.core.replace.MainsWork;
 import org.yellowhearth.core.replace.RectifierChange;
@@ -65,15 +68,18 @@ public final class ReplaceModel {
   private final LongWork answering;
   private final LongWork effects;
   private final LongWork sums;
+  private final LongWork glancing;
   private final Value<List<Row>> rows = new Value<>(List.of());
   private final Value<Optional<Answer>> answer = new Value<>(Optional.empty());
   private final Value<Optional<ChoiceEffect>> effect = new Value<>(Optional.empty());
+  private final Value<Optional<Glance>> glance = new Value<>(Optional.empty());
   private final Value<Optional<KitMatch>> match = new Value<>(Optional.empty());
   private final Value<Map<String, RectifierChange>> changes = new Value<>(Map.of());
   private final Value<Optional<MainsWork>> mains = new Value<>(Optional.empty());
   private Optional<Substitute> preview = Optional.empty();
   private List<?> asked = List.of();
   private List<?> askedEffect = List.of();
+  private List<?> askedGlance = List.of();
   private List<?> basis = List.of();
 
   /** Worked out beside the window, read there only. */
@@ -138,6 +144,7 @@ public final class ReplaceModel {
     answering = new LongWork(model.background());
     effects = new LongWork(model.background());
     sums = new LongWork(model.background());
+    glancing = new LongWork(model.background());
     model.openProperty().addListener((_, _, _) -> jobChanged());
     model.stageProperty().addListener((_, _, _) -> jobChanged());
     model
@@ -179,6 +186,16 @@ public final class ReplaceModel {
     return mains.watched();
   }
 
+  /** What would come first everywhere, once asked. */
+  public Watched<Optional<Glance>> glanceProperty() {
+    return glance.watched();
+  }
+
+  /** The look at all places. */
+  public LongWork glancing() {
+    return glancing;
+  }
+
   /** The search for substitutes. */
   public LongWork answering() {
     return answering;
@@ -195,6 +212,7 @@ public final class ReplaceModel {
       answering.stop();
       effects.stop();
       sums.stop();
+      glancing.stop();
       asked = List.of();
       if (open.isEmpty()) {
         known = Optional.empty();
@@ -230,11 +248,13 @@ public final class ReplaceModel {
     basis = now;
     answer.set(Optional.empty());
     effect.set(Optional.empty());
+    glance.set(Optional.empty());
     match.set(Optional.empty());
     changes.set(Map.of());
     mains.set(Optional.empty());
     asked = List.of();
     askedEffect = List.of();
+    askedGlance = List.of();
   }
 
   private static Row row(Job job, Assessment a) {
@@ -275,6 +295,8 @@ public final class ReplaceModel {
             part,
             job.policy(),
             job.of(ref.get(), Place.class),
+            job.of(ref.get(), Body.class),
+            job.aspect(MainsEntry.class),
             choice(job, ref.get()).map(Choice::standing),
             shelved.get().stock().acts(),
             shelved.get().uses());
@@ -314,8 +336,67 @@ public final class ReplaceModel {
     };
   }
 
+  /** Looks at every place that wants a part and has none chosen; nothing where that is known. */
+  public void glance() {
+    Optional<StockModel.Shelved> shelved = model.stock().shelvedProperty().get();
+    if (model.openProperty().get().isEmpty() || shelved.isEmpty()) {
+      return;
+    }
+    Job job = model.job();
+    List<Part> wanting =
+        rows.get().stream().filter(r -> r.choice.isEmpty()).map(Row::part).toList();
+    List<?> now =
+        List.of(
+            basis,
+            wanting,
+            job.policy(),
+            job.items(Place.class),
+            job.items(Body.class),
+            job.aspect(MainsEntry.class),
+            shelved.get().stock().acts(),
+            shelved.get().uses());
+    if (now.equals(askedGlance)) {
+      return;
+    }
+    askedGlance = now;
+    List<?> of = basis;
+    StockModel.Shelved stock = shelved.get();
+    glancing.start((watcher, show) -> {
+      Places places = places(job, of, s -> watcher.goOn(SUPPLY_SHARE * s));
+      Glance found =
+          Glance.of(
+              wanting,
+              stock.toBeHad(),
+              stock.uses(),
+              (c, left) -> Substitutes.of(question(job, c, places, stock, left, watcher)),
+              n -> watcher.goOn(SUPPLY_SHARE + (1 - SUPPLY_SHARE) * n / wanting.size()));
+      show.accept(() -> glance.set(Optional.of(found)));
+    });
+  }
+
+  /** Takes what stands first at these places, as one step. */
+  public void take(List<Glance.Line> lines) {
+    preview = Optional.empty();
+    Job job = model.job();
+    List<Choice> made =
+        lines.stream().flatMap(l -> l.first().stream()).map(c -> kept(job, c)).toList();
+    if (!made.isEmpty()) {
+      model.putAll(made);
+    }
+  }
+
   private Substitutes.Question question(
       Job job, Capacitor c, Places places, StockModel.Shelved shelved, Watcher watcher) {
+    return question(job, c, places, shelved, shelved.toBeHad(), watcher);
+  }
+
+  private Substitutes.Question question(
+      Job job,
+      Capacitor c,
+      Places places,
+      StockModel.Shelved shelved,
+      List<StockPart> stock,
+      Watcher watcher) {
     Optional<Ceiling> ceiling =
         places.ceilings.computeIfAbsent(c.ref(), ref -> ceiling(job, c, places, watcher));
     return new Substitutes.Question(
@@ -323,7 +404,7 @@ public final class ReplaceModel {
         c,
         places.demand(job, c, model.knowledge()),
         ceiling,
-        shelved.toBeHad(),
+        stock,
         shelved.uses(),
         model.knowledge(),
         model.now().getYear());

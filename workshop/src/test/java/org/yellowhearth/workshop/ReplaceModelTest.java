@@ -10,9 +10,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.stream.Collectors;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.fact.Fitting;
@@ -23,6 +26,7 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.replace.ChoiceEffect;
 import org.yellowhearth.core.replace.Demand;
 import org.yellowhearth.core.replace.FittingSheet;
+import org.yellowhearth.core.replace.Glance;
 import org.yellowhearth.core.replace.KitMatch;
 import org.yellowhearth.core.replace.RectifierChange;
 import org.yellowhearth.core.replace.StockPart;
@@ -70,6 +74,62 @@ public class ReplaceModelTest {
   @AfterMethod
   public void end() {
     shop.close();
+  }
+
+  private void typed(String line) {
+    model.benchLine().lineProperty().set(line);
+    model.benchLine().enter();
+  }
+
+  /**
+   * A board of condemned parts at a glance: the near standard value of each (common practice), what
+   * lies in the drawer once and not twice, and what needs a look is not taken with the rest.
+   */
+  @Test
+  public void aBoardIsLookedAtAtAGlance() {
+    model.arrive("Board");
+    model.changePlate(p -> p.with(d -> d.made = OptionalInt.of(1958)));
+    for (String line :
+        List.of(
+            "+ C1 32u 450V electrolytic reservoir",
+            "+ C2 32u 450V electrolytic smoothing",
+            "+ C3 32u 450V electrolytic decoupling",
+            "+ C4 50u 25V electrolytic cathode bypass",
+            "+ C5 .1u 400V paper coupling",
+            "+ C6 8u electrolytic",
+            "+ R1 470k 0.5W carbon",
+            "+ D1 selenium 250V 60mA")) {
+      typed(line);
+    }
+    List.of("C1", "C2", "C3", "C4", "C5", "C6", "R1", "D1").forEach(p -> typed(p + " open"));
+    model.stageProperty().set(Stage.REPLACE);
+    model.renew().glance();
+    Map<String, Glance.Line> lines =
+        model.renew().glanceProperty().get().orElseThrow().lines().stream()
+            .collect(Collectors.toMap(l -> l.ref().toString(), l -> l));
+    assertThat(lines).hasSize(8);
+    assertThat(List.of("C1", "C2", "C3").stream().filter(c -> lines.get(c).fromTheDrawer()))
+        .as("two of them lie in the jar")
+        .hasSize(2);
+    assertThat(
+            List.of("C1", "C2", "C3").stream()
+                .map(c ->
+                    ((CapacitorWare) lines.get(c).first().orElseThrow().all().getFirst().ware())
+                        .farads()))
+        .containsOnly(33e-6);
+    assertThat(lines.get("C4").plain()).isTrue();
+    assertThat(lines.get("C4").price()).isPresent();
+    assertThat(lines.get("C6").first()).as("no rating is marked, none is guessed").isEmpty();
+    assertThat(lines.get("C6").doubt()).isPresent();
+    assertThat(lines.get("R1").plain()).isTrue();
+    assertThat(lines.get("D1").first()).as("a rectifier is chosen by its sheet").isEmpty();
+    List<Glance.Line> plain = lines.values().stream().filter(Glance.Line::plain).toList();
+    model.renew().take(plain);
+    assertThat(job().items(Choice.class)).hasSize(plain.size());
+    model.undo();
+    assertThat(job().items(Choice.class)).as("one step").isEmpty();
+    model.renew().glance();
+    assertThat(model.renew().glanceProperty().get().orElseThrow().lines()).hasSize(8);
   }
 
   private Job job() {

@@ -252,6 +252,7 @@ final class PartCriterion {
       case Relay r when figure == Figure.VOLTS -> r.coilVolts();
       case Zener z when figure == Figure.VOLTS -> OptionalDouble.of(z.volts());
       case Battery b when figure == Figure.VOLTS -> b.volts();
+      case IntegratedCircuit i when figure == Figure.VOLTS -> i.volts();
       default -> OptionalDouble.empty();
     };
   }

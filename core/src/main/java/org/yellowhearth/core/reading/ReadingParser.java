@@ -440,16 +440,9 @@ public final class ReadingParser {
       case INDUCTANCE -> Figure.INDUCTANCE;
       case VOLTAGE ->
           switch (sort) {
-            case ZENER, RECTIFIER, TRANSISTOR, BATTERY, RELAY, LAMP -> Figure.VOLTS;
-            case CAPACITOR,
-                RESISTOR,
-                POTENTIOMETER,
-                VALVE,
-                WINDING,
-                MOVEMENT,
-                FUSE,
-                CONNECTOR,
-                INTEGRATED_CIRCUIT ->
+            case ZENER, RECTIFIER, TRANSISTOR, BATTERY, RELAY, LAMP, INTEGRATED_CIRCUIT ->
+                Figure.VOLTS;
+            case CAPACITOR, RESISTOR, POTENTIOMETER, VALVE, WINDING, MOVEMENT, FUSE, CONNECTOR ->
                 throw unreadable(ReadingWords.VOLTAGE_NOT_A_READING, text.text(), text.index());
           };
       case ALTERNATING_VOLTAGE ->

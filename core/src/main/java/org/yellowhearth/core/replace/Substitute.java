@@ -30,8 +30,13 @@ public record Substitute(Combination combination, List<StockPart> parts, List<Po
    *
    * @param weight how much worse it makes the whole, on the scale of a log distance of value; below
    *     nothing where it speaks for it
+   * @param look whether it should be looked at before the part is taken, however little it weighs
    */
-  public record Point(Message words, double weight) {
+  public record Point(Message words, double weight, boolean look) {
+    Point(Message words, double weight) {
+      this(words, weight, false);
+    }
+
     /** Whether it speaks against it. */
     public boolean against() {
       return weight > 0;

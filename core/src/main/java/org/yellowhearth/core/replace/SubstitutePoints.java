@@ -207,7 +207,7 @@ final class SubstitutePoints {
     }
     Quantity was = new Quantity(body.celsius().getAsDouble(), Unit.CELSIUS);
     if (c.celsius().isEmpty()) {
-      return Optional.of(new Point(Message.of(ReplaceWords.SUB_CLASS_UNKNOWN, was), 0.1));
+      return Optional.of(new Point(Message.of(ReplaceWords.SUB_CLASS_UNKNOWN, was), 0.1, true));
     }
     return c.celsius().getAsDouble() < was.value()
         ? Optional.of(
@@ -216,7 +216,8 @@ final class SubstitutePoints {
                     ReplaceWords.SUB_CLASS_LOWER,
                     new Quantity(c.celsius().getAsDouble(), Unit.CELSIUS),
                     was),
-                0.15))
+                0.15,
+                true))
         : Optional.empty();
   }
 
@@ -232,7 +233,8 @@ final class SubstitutePoints {
                   ReplaceWords.SUB_PITCH,
                   Quantity.of(pitch.getAsDouble(), Unit.METRE),
                   Quantity.of(body.pitchMetres().getAsDouble(), Unit.METRE)),
-              0.05));
+              0.05,
+              true));
     }
     return larger(c.diameterMetres(), body.diameterMetres())
         .or(() -> larger(c.lengthMetres(), body.lengthMetres()));
@@ -246,7 +248,8 @@ final class SubstitutePoints {
                     ReplaceWords.SUB_LARGER,
                     Quantity.of(now.getAsDouble(), Unit.METRE),
                     Quantity.of(was.getAsDouble(), Unit.METRE)),
-                0.2))
+                0.2,
+                true))
         : Optional.empty();
   }
 

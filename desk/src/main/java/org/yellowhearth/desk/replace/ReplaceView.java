@@ -2,11 +2,13 @@ package org.yellowhearth.desk.replace;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.DoubleBinding;
 import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.PageTabs;
 import org.yellowhearth.desk.forms.Paged;
@@ -39,6 +41,7 @@ public final class ReplaceView extends BorderPane implements Paged {
         .prefWidthProperty()
         .bind(Bindings.min(em.multiply(PLACES_EMS), widthProperty().multiply(PLACES_SHARE)));
     PaperTray tray = new PaperTray(model, files, this);
+    pages.put("glance", new GlancePage(model, em, this::closer));
     pages.put("choose", new ChoosePage(model));
     pages.put("kit", new KitPage(model, files, tray));
     pages.put("cans", new CansPage(model));
@@ -57,7 +60,7 @@ public final class ReplaceView extends BorderPane implements Paged {
   }
 
   /**
-   * Shows a page by its name: choose, kit, cans, rectifier, mains, sheet, record, drawer or
+   * Shows a page by its name: glance, choose, kit, cans, rectifier, mains, sheet, record, drawer or
    * shopping.
    */
   @Override
@@ -66,6 +69,11 @@ public final class ReplaceView extends BorderPane implements Paged {
     setLeft(OF_ONE.contains(name) ? places : null);
     setCenter(pages.get(name));
     again();
+  }
+
+  private void closer(PartRef ref) {
+    model.chosenProperty().set(Optional.of(ref));
+    show("choose");
   }
 
   /** The work begins with a part that wants another. */
@@ -81,7 +89,7 @@ public final class ReplaceView extends BorderPane implements Paged {
       if (!there) {
         model.renew().rowsProperty().get().stream()
             .findFirst()
-            .ifPresent(r -> model.chosenProperty().set(java.util.Optional.of(r.ref())));
+            .ifPresent(r -> model.chosenProperty().set(Optional.of(r.ref())));
       }
       again();
     }

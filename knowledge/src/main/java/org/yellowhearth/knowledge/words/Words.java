@@ -1,13 +1,6 @@
 package org.yellowhearth.knowledge.words;
 
-import java.io.IOException;
-import java.io.InputStreamReader;
-import java.io.Reader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
-import java.util.Properties;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import java.util.Locale;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.message.Argument;
@@ -16,17 +9,15 @@ import org.yellowhearth.core.message.Message;
 
 /** Finds the words for what core says, in the workshop dialect of a job. */
 public final class Words {
-  private static final Pattern GAP = Pattern.compile("\\{(\\d)}");
-  private static final Words BRITISH = new Words(SetPlate.Dialect.BRITISH);
-  private static final Words AMERICAN = new Words(SetPlate.Dialect.AMERICAN);
+  private static final Words BRITISH =
+      new Words(new Texts(Words.class, Locale.UK, "words.properties"));
+  private static final Words AMERICAN =
+      new Words(new Texts(Words.class, Locale.US, "words.properties", "words_american.properties"));
 
-  private final Properties texts = new Properties();
+  private final Texts texts;
 
-  private Words(SetPlate.Dialect dialect) {
-    load("words.properties");
-    if (dialect == SetPlate.Dialect.AMERICAN) {
-      load("words_american.properties");
-    }
+  private Words(Texts texts) {
+    this.texts = texts;
   }
 
   /** The words of a dialect. */
@@ -37,25 +28,10 @@ public final class Words {
     };
   }
 
-  private void load(String name) {
-    try (Reader reader =
-        new InputStreamReader(Words.class.getResourceAsStream(name), StandardCharsets.UTF_8)) {
-      texts.load(reader);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
   /** A message as a sentence. */
   public String say(Message message) {
-    Matcher m = GAP.matcher(text(message.key().key()));
-    StringBuilder said = new StringBuilder();
-    while (m.find()) {
-      Argument argument = message.arguments().get(Integer.parseInt(m.group(1)));
-      m.appendReplacement(said, Matcher.quoteReplacement(word(argument)));
-    }
-    m.appendTail(said);
-    return capitalised(said.toString());
+    return capitalised(
+        texts.say(message.key().key(), message.arguments().stream().map(this::word).toList()));
   }
 
   private static String capitalised(String sentence) {
@@ -95,14 +71,10 @@ public final class Words {
 
   /** Whether there are words for a key. */
   public boolean has(String key) {
-    return texts.containsKey(key);
+    return texts.has(key);
   }
 
   private String text(String key) {
-    String text = texts.getProperty(key);
-    if (text == null) {
-      throw new IllegalArgumentException("no words for " + key);
-    }
-    return text;
+    return texts.raw(key);
   }
 }

@@ -33,6 +33,27 @@ public class LabelsTest {
     assertThat(Labels.of("photo.progress", "{1}", "7")).isEqualTo("{1} of 7");
   }
 
+  /** A stage has one name: in the path at the left and above its page. */
+  @Test
+  public void aStageHasOneName() {
+    for (String stage :
+        Set.of(
+            "arrival",
+            "safety",
+            "parts",
+            "assess",
+            "trace",
+            "reform",
+            "replace",
+            "first-power",
+            "final-test",
+            "dossier")) {
+      assertThat(Labels.of(stage.replace("-", "") + ".title"))
+          .as(stage)
+          .isEqualTo(Labels.of("stage." + stage));
+    }
+  }
+
   @Test
   public void theAmericanWorkshopHearsNoBritishWord() throws IOException {
     Properties british = new Properties();
@@ -45,7 +66,7 @@ public class LabelsTest {
         Pattern.compile(
             "\\b(valves?|earth(ed)?|mains|aerial|aluminium|colou\\w*|centre|grey|polarised|licence|\\w*metre)\\b",
             Pattern.CASE_INSENSITIVE);
-    Pattern gaps = Pattern.compile("\\{\\d}");
+    Pattern gaps = Pattern.compile("\\{\\d[},]");
     Labels.speak(Dialect.AMERICAN);
     for (String key : british.stringPropertyNames()) {
       String said = Labels.of(key);
