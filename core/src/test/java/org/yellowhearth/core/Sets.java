@@ -21,6 +21,7 @@ import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.Devices;
 import org.yellowhearth.core.knowledge.EsrChart;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
@@ -92,7 +93,8 @@ public final class Sets {
           new SubstitutionRules(Map.of(), Map.of(), Map.of(), List.of()),
           new PeriodRules(List.of(), List.of()),
           new EsrChart(Family.ELECTROLYTIC, 20e3, List.of(), ""),
-          List.of());
+          List.of(),
+          new Devices(List.of(), List.of(), ""));
 
   private Sets() {}
 

@@ -70,7 +70,8 @@ public final class KnowledgeFiles {
         RuleFiles.renew(open("renew-rules.json"), sources),
         RuleFiles.period(open("period-rules.json"), sources),
         RuleFiles.esrChart(open("esr-chart.json"), sources),
-        RuleFiles.functions(open("function-lists.json")));
+        RuleFiles.functions(open("function-lists.json")),
+        RuleFiles.devices(open("devices.json"), sources));
   }
 
   private static JsonValue open(String name) {

@@ -4,12 +4,14 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.yellowhearth.core.fact.SupplyRectifier;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.knowledge.AgeingRule;
 import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.Devices;
 import org.yellowhearth.core.knowledge.EsrChart;
 import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.FaultRule;
@@ -258,6 +260,50 @@ final class RuleFiles {
               v.field("functions").list(MOST).stream().map(f -> f.text(LONGEST)).toList());
         })
         .toList();
+  }
+
+  /** Common semiconductors and valves. */
+  static Devices devices(JsonValue file, Map<String, Source> sources) {
+    file.object("format", "version", "source", "zenerWatts", "devices");
+    return new Devices(
+        file.field("devices").list(MOST).stream()
+            .map(v -> {
+              v.object(
+                  "sort",
+                  "types",
+                  "made",
+                  "volts",
+                  "amperes",
+                  "watts",
+                  "leastGain",
+                  "mostGain",
+                  "inputVolts",
+                  "fast",
+                  "signal");
+              return new Devices.Device(
+                  v.field("sort").code(Sort.class),
+                  v.field("types").list(MOST).stream().map(t -> t.text(LONGEST)).toList(),
+                  v.optional("made")
+                      .map(m -> m.list(MOST).stream().map(x -> x.text(LONGEST)).toList())
+                      .map(Set::copyOf)
+                      .orElse(Set.of()),
+                  figure(v, "volts"),
+                  figure(v, "amperes"),
+                  figure(v, "watts"),
+                  figure(v, "leastGain"),
+                  figure(v, "mostGain"),
+                  v.optional("fast").map(JsonValue::bool).orElse(false),
+                  v.optional("signal").map(JsonValue::bool).orElse(false));
+            })
+            .toList(),
+        file.field("zenerWatts").list(MOST).stream().map(w -> w.number(0, 1000)).toList(),
+        KnowledgeFiles.cite(file, "source", sources));
+  }
+
+  private static OptionalDouble figure(JsonValue v, String field) {
+    return v.optional(field)
+        .map(f -> OptionalDouble.of(f.number(-1e6, 1e6)))
+        .orElse(OptionalDouble.empty());
   }
 
   /** What may take the place of what. */

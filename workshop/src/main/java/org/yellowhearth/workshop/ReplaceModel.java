@@ -40,6 +40,7 @@ import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.replace.Ceiling;
 import org.yellowhearth.core.replace.ChoiceEffect;
 import org.yellowhearth.core.replace.Demand;
+import org.yellowhearth.core.replace.DeviceSearch;
 import org.yellowhearth.core.replace.FittingSheet;
 import org.yellowhearth.core.replace.Glance;
 import org.yellowhearth.core.replace.KitMatch;
@@ -116,6 +117,18 @@ public final class ReplaceModel {
     record ForResistor(Resistor part, double watts, List<ResistorSearch.Found> found)
         implements Answer {
       public ForResistor {
+        found = List.copyOf(found);
+      }
+
+      @Override
+      public PartRef ref() {
+        return part.ref();
+      }
+    }
+
+    /** For a semiconductor or a valve. */
+    record ForDevice(Part part, List<DeviceSearch.Found> found) implements Answer {
+      public ForDevice {
         found = List.copyOf(found);
       }
 
@@ -332,7 +345,9 @@ public final class ReplaceModel {
                 ResistorSearch.of(
                     shelved.toBeHad(), r.ohms(), watts, RESISTOR_TOLERANCE, RESISTORS)));
       }
-      default -> Optional.empty();
+      default ->
+          Optional.of(
+              new Answer.ForDevice(part, DeviceSearch.of(part, job, model.knowledge().devices())));
     };
   }
 
@@ -366,6 +381,8 @@ public final class ReplaceModel {
       Glance found =
           Glance.of(
               wanting,
+              job,
+              model.knowledge().devices(),
               stock.toBeHad(),
               stock.uses(),
               (c, left) -> Substitutes.of(question(job, c, places, stock, left, watcher)),
@@ -489,6 +506,11 @@ public final class ReplaceModel {
     PartRef ref = of.part().ref();
     Choice made = substitute.choice(ref, of.worstVolts());
     choose(made);
+  }
+
+  /** Chooses a device. */
+  public void choose(PartRef ref, DeviceSearch.Found found) {
+    choose(found.choice(ref));
   }
 
   /** Chooses resistors. */

@@ -224,8 +224,7 @@ public class AgendaModelTest {
     Files.writeString(file, moved);
     model.agenda().bringIn(file, receiver);
     assertThat(told())
-        .isEqualTo(
-            "Brought in: 1 tasks; 2 of our own moved or ticked off; 1 known to no set here.");
+        .isEqualTo("Brought in: 1 task; 2 of our own moved or ticked off; 1 known to no set here.");
     assertThat(only(DueSource.WARM_UP).due().at()).contains(Instant.parse("2026-09-09T20:00:00Z"));
     assertThat(own())
         .filteredOn(l -> l.job().equals(voltmeter))

@@ -300,6 +300,10 @@ public class CasebookTest {
   }
 
   private void proposed(String ref, String how, String words) {
+    if (answer(ref) instanceof Answer.ForDevice device) {
+      devices(device, how, words);
+      return;
+    }
     Substitutes all = substitutes(ref);
     List<String> best = all.best().stream().map(CasebookTest::title).toList();
     switch (how) {
@@ -318,6 +322,18 @@ public class CasebookTest {
               .anyMatch(t -> t.contains(words));
       case "refuses" -> assertThat(said(all)).as(ref).anyMatch(t -> t.contains(words));
       default -> assertThat(best).as(ref).noneMatch(t -> t.contains(words));
+    }
+  }
+
+  private void devices(Answer.ForDevice of, String how, String words) {
+    List<String> titles = of.found().stream().map(f -> f.part().title()).toList();
+    List<String> points =
+        of.found().stream().flatMap(f -> f.points().stream()).map(model.words()::say).toList();
+    switch (how) {
+      case "first" -> assertThat(titles.getFirst()).as("%s", titles).contains(words);
+      case "offered" -> assertThat(titles).anyMatch(t -> t.contains(words));
+      case "weighs" -> assertThat(points).anyMatch(t -> t.contains(words));
+      default -> assertThat(titles).noneMatch(t -> t.contains(words));
     }
   }
 
@@ -344,10 +360,14 @@ public class CasebookTest {
 
   /** What could take a part's place, asked as the window asks. */
   private Substitutes substitutes(String ref) {
+    return ((Answer.ForCapacitor) answer(ref)).of();
+  }
+
+  private Answer answer(String ref) {
     model.stageProperty().set(Stage.REPLACE);
     model.chosenProperty().set(Optional.of(PartRef.of(ref)));
     Answer answer = model.renew().answerProperty().get().orElseThrow();
     model.stageProperty().set(Stage.ASSESS);
-    return ((Answer.ForCapacitor) answer).of();
+    return answer;
   }
 }

@@ -122,7 +122,8 @@ public class ReplaceModelTest {
     assertThat(lines.get("C6").first()).as("no rating is marked, none is guessed").isEmpty();
     assertThat(lines.get("C6").doubt()).isPresent();
     assertThat(lines.get("R1").plain()).isTrue();
-    assertThat(lines.get("D1").first()).as("a rectifier is chosen by its sheet").isEmpty();
+    assertThat(lines.get("D1").first()).isPresent();
+    assertThat(lines.get("D1").plain()).as("silicon for selenium needs a resistor").isFalse();
     List<Glance.Line> plain = lines.values().stream().filter(Glance.Line::plain).toList();
     model.renew().take(plain);
     assertThat(job().items(Choice.class)).hasSize(plain.size());

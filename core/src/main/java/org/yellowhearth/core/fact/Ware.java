@@ -6,8 +6,8 @@ import java.util.OptionalDouble;
  * What is sold over the counter or lies in a drawer, apart from how many there are and what they
  * cost.
  */
-public sealed interface Ware permits CapacitorWare, ResistorWare {
-  /** Its marked value, in F or Ω. */
+public sealed interface Ware permits CapacitorWare, ResistorWare, DeviceWare {
+  /** Its marked value, in F or Ω; none, which is 0, of a device. */
   double value();
 
   /** How far that may lie off, as a share. */

@@ -19,7 +19,8 @@ public record Knowledge(
     SubstitutionRules renew,
     PeriodRules period,
     EsrChart esrChart,
-    List<FunctionRule> functions) {
+    List<FunctionRule> functions,
+    Devices devices) {
   public Knowledge {
     kinds = Map.copyOf(kinds);
     sources = Map.copyOf(sources);

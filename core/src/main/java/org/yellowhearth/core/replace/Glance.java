@@ -10,6 +10,8 @@ import java.util.function.BiFunction;
 import java.util.function.IntConsumer;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Choice.Whence;
+import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.knowledge.Devices;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Part;
@@ -69,7 +71,13 @@ public record Glance(List<Line> lines) {
    * @param gone asked before each: how many are done
    */
   public static Glance of(
-      List<Part> parts, List<StockPart> stock, Stock.Uses uses, Search search, IntConsumer gone) {
+      List<Part> parts,
+      Job job,
+      Devices devices,
+      List<StockPart> stock,
+      Stock.Uses uses,
+      Search search,
+      IntConsumer gone) {
     Map<String, Integer> taken = new HashMap<>();
     List<Line> lines = new ArrayList<>();
     for (Part part : parts) {
@@ -83,7 +91,7 @@ public record Glance(List<Line> lines) {
           switch (part) {
             case Capacitor c -> of(search.apply(c, left));
             case Resistor r -> of(r, left);
-            default -> sheet(part);
+            default -> device(part, job, devices);
           };
       line.first.ifPresent(c -> c.all().forEach(t -> taken.merge(t.stock(), 1, Integer::sum)));
       lines.add(line);
@@ -131,6 +139,17 @@ public record Glance(List<Line> lines) {
             : r.watts().isEmpty()
                 ? Optional.of(Message.of(ReplaceWords.GLANCE_WATTS_UNKNOWN))
                 : Optional.empty());
+  }
+
+  private static Line device(Part part, Job job, Devices devices) {
+    return DeviceSearch.first(part, job, devices)
+        .map(f ->
+            new Line(
+                part,
+                Optional.of(f.choice(part.ref())),
+                OptionalDouble.empty(),
+                f.doubtful() ? Optional.of(f.points().getFirst()) : Optional.empty()))
+        .orElseGet(() -> sheet(part));
   }
 
   private static Line sheet(Part part) {

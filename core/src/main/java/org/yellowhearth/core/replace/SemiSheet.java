@@ -8,9 +8,11 @@ import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.message.Message;
+import org.yellowhearth.core.part.IntegratedCircuit;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.Rectifier;
 import org.yellowhearth.core.part.Transistor;
+import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.part.Zener;
 import org.yellowhearth.core.quantity.Quantity;
 
@@ -47,10 +49,18 @@ public final class SemiSheet {
           sheet.add(Message.of(ReplaceWords.SEMI_RECOVERY));
         }
       }
+      case IntegratedCircuit _, Valve _ -> {
+        if (part instanceof IntegratedCircuit) {
+          sheet.add(Message.of(ReplaceWords.SEMI_PINOUT));
+        }
+        TakenAlong.of(part, job).ifPresent(sheet::add);
+        return List.copyOf(sheet);
+      }
       default -> {
         return List.of();
       }
     }
+    TakenAlong.of(part, job).ifPresent(sheet::add);
     boolean sink =
         job.aspect(Build.class).features().contains(Feature.HEAT_SINKS)
             || job.of(part.ref(), Place.class).stream()

@@ -20,6 +20,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.DeviceWare;
 import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.Ware;
@@ -31,6 +32,7 @@ import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.replace.ChoiceEffect;
 import org.yellowhearth.core.replace.Combination;
 import org.yellowhearth.core.replace.Demand;
+import org.yellowhearth.core.replace.DeviceSearch;
 import org.yellowhearth.core.replace.ResistorSearch;
 import org.yellowhearth.core.replace.SemiSheet;
 import org.yellowhearth.core.replace.StockPart;
@@ -75,9 +77,15 @@ final class ChoosePage extends Page {
 
   /** One that could come in: capacitors or resistors. */
   private record Offer(
-      int rank, Optional<Substitute> substitute, Optional<ResistorSearch.Found> resistor) {
+      int rank,
+      Optional<Substitute> substitute,
+      Optional<ResistorSearch.Found> resistor,
+      Optional<DeviceSearch.Found> device) {
     List<StockPart> parts() {
-      return substitute.map(Substitute::parts).orElseGet(() -> resistor.orElseThrow().parts());
+      return substitute
+          .map(Substitute::parts)
+          .or(() -> resistor.map(ResistorSearch.Found::parts))
+          .orElseGet(() -> List.of(device.orElseThrow().part()));
     }
   }
 
@@ -224,10 +232,22 @@ final class ChoosePage extends Page {
         case Answer.ForCapacitor c ->
             c.of()
                 .best()
-                .forEach(s -> all.add(new Offer(all.size() + 1, Optional.of(s), Optional.empty())));
+                .forEach(s ->
+                    all.add(
+                        new Offer(
+                            all.size() + 1, Optional.of(s), Optional.empty(), Optional.empty())));
         case Answer.ForResistor r ->
             r.found()
-                .forEach(f -> all.add(new Offer(all.size() + 1, Optional.empty(), Optional.of(f))));
+                .forEach(f ->
+                    all.add(
+                        new Offer(
+                            all.size() + 1, Optional.empty(), Optional.of(f), Optional.empty())));
+        case Answer.ForDevice d ->
+            d.found()
+                .forEach(f ->
+                    all.add(
+                        new Offer(
+                            all.size() + 1, Optional.empty(), Optional.empty(), Optional.of(f))));
       }
     });
     return all;
@@ -245,6 +265,7 @@ final class ChoosePage extends Page {
                   .filter(Answer.ForCapacitor.class::isInstance)
                   .ifPresent(a -> renew.choose(((Answer.ForCapacitor) a).of(), s)));
           o.resistor.ifPresent(f -> shown.ifPresent(a -> renew.choose(a.ref(), f)));
+          o.device.ifPresent(f -> shown.ifPresent(a -> renew.choose(a.ref(), f)));
         });
   }
 
@@ -254,6 +275,7 @@ final class ChoosePage extends Page {
     List<Label> points = new ArrayList<>();
     o.substitute.ifPresent(s -> s.points().stream().limit(1).forEach(p -> points.add(point(p))));
     o.resistor.ifPresent(f -> points.add(text(resistor(f))));
+    o.device.ifPresent(f -> f.points().forEach(w -> points.add(text(model().words().say(w)))));
     boolean drawer = o.parts().stream().anyMatch(p -> p.whence() == Choice.Whence.DRAWER);
     OptionalDouble price =
         o.parts().stream().anyMatch(p -> p.price().isEmpty())
@@ -270,6 +292,9 @@ final class ChoosePage extends Page {
 
   private String brief(Ware w) {
     String leads = w.leads() == Leads.UNSTATED ? "" : model().words().word(w.leads());
+    if (w instanceof DeviceWare d) {
+      return d.ratings();
+    }
     if (!(w instanceof CapacitorWare c)) {
       return leads;
     }
@@ -281,7 +306,8 @@ final class ChoosePage extends Page {
     PartRef any = PartRef.of("C1");
     return o.substitute
         .map(s -> s.choice(any, 0))
-        .orElseGet(() -> o.resistor.orElseThrow().choice(any));
+        .or(() -> o.resistor.map(f -> f.choice(any)))
+        .orElseGet(() -> o.device.orElseThrow().choice(any));
   }
 
   private String resistor(ResistorSearch.Found f) {

@@ -24,6 +24,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice.Whence;
+import org.yellowhearth.core.fact.DeviceWare;
 import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.fact.SafetyClass;
@@ -320,6 +321,9 @@ public final class DrawerPane extends VBox {
               kind.setValue(RESISTOR);
               field(Field.VALUE).setText(Measure.OHMS.write(OptionalDouble.of(r.ohms())));
               field(Field.RATING).setText(Measure.WATTS.write(OptionalDouble.of(r.watts())));
+            }
+            case DeviceWare _ -> {
+              // The drawer's form asks for a value; devices come by a list.
             }
           }
           leads.setValue(p.ware().leads());

@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.DeviceWare;
 import org.yellowhearth.core.fact.Item;
 import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.PowerUpPlan;
@@ -197,6 +198,10 @@ public final class Describe {
         pieces.add(words.capacitorKind(c.kind()));
       }
       case ResistorWare r -> pieces.add(joined(Quantity.ohms(r.ohms()), Quantity.watts(r.watts())));
+      case DeviceWare w -> {
+        pieces.add(w.type());
+        pieces.add(w.ratings());
+      }
     }
     String leads = ware.leads() == Leads.UNSTATED ? "" : words.word(ware.leads());
     pieces.add(pieces.getLast().contains(leads) ? "" : leads);
@@ -210,6 +215,7 @@ public final class Describe {
           case CapacitorWare c ->
               joined(Quantity.farads(c.farads()), rating(c.volts(), c.ratedForMains()));
           case ResistorWare r -> joined(Quantity.ohms(r.ohms()), Quantity.watts(r.watts()));
+          case DeviceWare w -> w.type();
         });
   }
 

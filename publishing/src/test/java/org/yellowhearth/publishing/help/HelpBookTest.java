@@ -79,7 +79,8 @@ public class HelpBookTest {
             knowledge.renew(),
             knowledge.period(),
             knowledge.esrChart(),
-            knowledge.functions());
+            knowledge.functions(),
+            knowledge.devices());
     assertThat(HelpBook.of(other, words).find("held at the bench of the lightship"))
         .extracting(Article::title)
         .containsExactly("Sources");

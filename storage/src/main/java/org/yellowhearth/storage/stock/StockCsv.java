@@ -27,6 +27,7 @@ import org.apache.commons.csv.CSVRecord;
 import org.apache.commons.csv.DuplicateHeaderMode;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice.Whence;
+import org.yellowhearth.core.fact.DeviceWare;
 import org.yellowhearth.core.fact.Leads;
 import org.yellowhearth.core.fact.ResistorWare;
 import org.yellowhearth.core.fact.SafetyClass;
@@ -209,7 +210,12 @@ public final class StockCsv {
     String made = ids.get();
     String id = made.isEmpty() ? title.replaceAll("[^A-Za-z0-9-]", "-") : made;
     try {
-      Ware ware = line.text(WHAT).equalsIgnoreCase("resistor") ? resistor(line) : capacitor(line);
+      Ware ware =
+          switch (line.text(WHAT).toLowerCase(Locale.ROOT)) {
+            case "resistor" -> resistor(line);
+            case "device" -> new DeviceWare(line.text(KIND), "");
+            default -> capacitor(line);
+          };
       double unit = ware instanceof CapacitorWare ? MICRO : 1;
       OptionalInt quantity =
           whence == Whence.CATALOGUE
@@ -236,7 +242,9 @@ public final class StockCsv {
   private CapacitorWare capacitor(Line line) {
     if (!line.text(WHAT).isEmpty() && !line.text(WHAT).equalsIgnoreCase("capacitor")) {
       throw line.bad(
-          "\"" + line.text(WHAT) + "\" stands under \"what\"; expected capacitor or resistor");
+          "\""
+              + line.text(WHAT)
+              + "\" stands under \"what\"; expected capacitor, resistor or device");
     }
     String kind = line.text(KIND);
     if (!kinds.contains(kind)) {
@@ -393,6 +401,7 @@ public final class StockCsv {
                   "",
                   "",
                   plain(r.watts(), 1));
+          case DeviceWare d -> List.of("device", d.type(), "", "", "", "", "", "", "");
         };
     List<String> more =
         switch (w) {
@@ -403,6 +412,7 @@ public final class StockCsv {
                   plain(c.celsius(), 1),
                   plain(c.lifeHours(), 1));
           case ResistorWare r -> List.of("", "", plain(r.celsius(), 1), "");
+          case DeviceWare _ -> List.of("", "", "", "");
         };
     double unit = w instanceof CapacitorWare ? MICRO : 1;
     return Stream.of(

@@ -14,6 +14,7 @@ import org.yellowhearth.core.fact.Body;
 import org.yellowhearth.core.fact.CanWork;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.DeviceWare;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.GridCircuit;
 import org.yellowhearth.core.fact.Item;
@@ -324,29 +325,31 @@ final class RandomParts {
 
   private static Choice choice(String id, PartRef part, Random r) {
     Ware ware =
-        r.nextBoolean()
-            ? new CapacitorWare(
-                "electrolytic-dry",
-                47e-6,
-                0.2,
-                450,
-                false,
-                one(r, SafetyClass.values()),
-                one(r, Leads.values()),
-                OptionalDouble.of(0.02),
-                OptionalDouble.empty(),
-                OptionalDouble.of(0.3),
-                maybe(r, 5),
-                OptionalDouble.of(85),
-                OptionalDouble.of(5000))
-            : new ResistorWare(
-                150,
-                0.05,
-                5,
-                one(r, Leads.values()),
-                OptionalDouble.empty(),
-                OptionalDouble.of(0.022),
-                OptionalDouble.of(155));
+        r.nextInt(5) == 0
+            ? new DeviceWare("1N4007", "1 kV, 1 A")
+            : r.nextBoolean()
+                ? new CapacitorWare(
+                    "electrolytic-dry",
+                    47e-6,
+                    0.2,
+                    450,
+                    false,
+                    one(r, SafetyClass.values()),
+                    one(r, Leads.values()),
+                    OptionalDouble.of(0.02),
+                    OptionalDouble.empty(),
+                    OptionalDouble.of(0.3),
+                    maybe(r, 5),
+                    OptionalDouble.of(85),
+                    OptionalDouble.of(5000))
+                : new ResistorWare(
+                    150,
+                    0.05,
+                    5,
+                    one(r, Leads.values()),
+                    OptionalDouble.empty(),
+                    OptionalDouble.of(0.022),
+                    OptionalDouble.of(155));
     Choice.Group one =
         new Choice.Group(
             List.of(new Choice.Taken("bag", "bag 7", one(r, Choice.Whence.values()), ware)));
