@@ -1,7 +1,9 @@
 package org.yellowhearth.core.replace;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.yellowhearth.core.job.Job;
@@ -23,6 +25,7 @@ import org.yellowhearth.core.part.Zener;
  * What a part that failed short usually takes with it, to be checked before the new one goes in.
  */
 public final class TakenAlong {
+  private static final Set<Role> COUPLERS = EnumSet.of(Role.COUPLING, Role.GRID_COUPLING);
   private static final String NONE_LISTED = "—";
 
   private TakenAlong() {}
@@ -80,7 +83,7 @@ public final class TakenAlong {
                                           Resistor.Task.SCREEN_FEED,
                                           Resistor.Task.GRID_LEAK)
                                       .contains(r.task()))
-                              || (p instanceof Capacitor c && c.role() == Role.GRID_COUPLING))));
+                              || (p instanceof Capacitor c && COUPLERS.contains(c.role())))));
       default -> Optional.empty();
     };
   }
