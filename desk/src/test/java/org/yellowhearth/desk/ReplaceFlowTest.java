@@ -74,7 +74,7 @@ public class ReplaceFlowTest extends Window {
 
   /** One key takes what stands first, another looks closer, one button takes the rest, one undo. */
   @Test
-  public void everyPlaceIsSeenAtAGlance() {
+  public void everyPlaceIsSeenAtAGlance() throws IOException {
     openJob("Brindlecote");
     press(KeyCode.CONTROL, KeyCode.DIGIT7);
     page("glance");
@@ -95,6 +95,11 @@ public class ReplaceFlowTest extends Window {
     robot.interact(table::requestFocus);
     press(KeyCode.CONTROL, KeyCode.ENTER);
     assertThat(find("offers", ListView.class).isVisible()).isTrue();
+    page("shopping");
+    click("shopping-csv");
+    Path csv = folder.resolve("Shopping list.csv");
+    until(() -> Files.exists(csv));
+    assertThat(Files.readAllLines(csv)).hasSize(2);
   }
 
   @Test

@@ -13,8 +13,12 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Choice.Whence;
+import org.yellowhearth.core.fact.Ware;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.replace.CounterList;
+import org.yellowhearth.core.replace.Shopping;
 import org.yellowhearth.core.replace.Stock;
 import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.storage.partslist.BadListException;
@@ -251,6 +255,30 @@ public final class StockModel {
   }
 
   private record Read(List<StockPart> parts, String trouble) {}
+
+  /** A shopping list as a counter asks for it; none while the stock is not read. */
+  public Optional<CounterList> counter(Shopping list) {
+    return shelved
+        .get()
+        .map(s -> {
+          Map<String, Ware> wares = new HashMap<>();
+          s.byId().values().forEach(p -> wares.put(p.id(), p.ware()));
+          s.jobs().values().stream()
+              .flatMap(j -> j.items(Choice.class).stream())
+              .flatMap(c -> c.all().stream())
+              .forEach(t -> wares.putIfAbsent(t.stock(), t.ware()));
+          return CounterList.of(list, wares, s.catalogue());
+        });
+  }
+
+  /** Writes a list into a new file. */
+  public void takeOut(Path file, String text) {
+    model
+        .background()
+        .keep(
+            () -> Shelf.written(file, text.getBytes(StandardCharsets.UTF_8)),
+            told -> model.tell(told.text(), told.trouble()));
+  }
 
   /** Writes drawer or catalogue into a new file. */
   public void takeOut(Path file, Whence whence) {

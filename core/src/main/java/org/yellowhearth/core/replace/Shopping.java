@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Choice.Taken;
 import org.yellowhearth.core.fact.Choice.Whence;
@@ -42,10 +43,24 @@ public record Shopping(List<Line> lines, double goods, double postage, double ex
     public double price() {
       return bought * each.orElse(0.0);
     }
+
+    /** Where its parts go. */
+    public String where() {
+      return Use.where(uses);
+    }
   }
 
   /** Where a part goes. */
-  public record Use(String job, PartRef part) {}
+  public record Use(String job, PartRef part) {
+    /** Uses in a few words, job by job: {@code Mess set: C1, C2; Radio room: C7}. */
+    static String where(List<Use> uses) {
+      Map<String, String> byJob = new LinkedHashMap<>();
+      uses.forEach(u -> byJob.merge(u.job, u.part.toString(), (a, b) -> a + ", " + b));
+      return byJob.entrySet().stream()
+          .map(e -> e.getKey() + ": " + e.getValue())
+          .collect(Collectors.joining("; "));
+    }
+  }
 
   /**
    * How is bought.

@@ -50,7 +50,7 @@ public final class ReplaceView extends BorderPane implements Paged {
     pages.put("sheet", new SheetPage(model, tray));
     pages.put("record", new RecordPage(model, tray));
     pages.put("drawer", DrawerPane.scrolling(model, files));
-    pages.put("shopping", new ShoppingPage(model, tray));
+    pages.put("shopping", new ShoppingPage(model, files, tray));
     tabs = new PageTabs(pages.keySet(), "replace.page.", "renew-page-", this::show);
     setTop(tabs.head("replace.title"));
     model.renew().rowsProperty().addListener((_, _, _) -> again());

@@ -4,7 +4,7 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
+import java.util.function.BiFunction;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -13,12 +13,15 @@ import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.quantity.Money;
+import org.yellowhearth.core.replace.CounterList;
 import org.yellowhearth.core.replace.Shopping;
 import org.yellowhearth.desk.dossier.PaperTray;
 import org.yellowhearth.desk.forms.AddLine;
 import org.yellowhearth.desk.forms.Measure;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.publishing.dossier.ReplacePapers;
+import org.yellowhearth.storage.stock.CounterText;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.StockModel;
 import org.yellowhearth.workshop.words.Labels;
@@ -38,7 +41,7 @@ final class ShoppingPage extends Page {
   private Shopping.Terms now = new Shopping.Terms(USUAL_SPARES, 0, 0, 0);
   private Optional<Shopping> list = Optional.empty();
 
-  ShoppingPage(DeskModel model, PaperTray tray) {
+  ShoppingPage(DeskModel model, FileAsk files, PaperTray tray) {
     super(model);
     lines.getStyleClass().add("sums");
     lines.setId("shopping-lines");
@@ -91,7 +94,15 @@ final class ShoppingPage extends Page {
                     list.ifPresent(l -> {
                       ZonedDateTime at = model.now();
                       tray.print(() -> ReplacePapers.shopping(l, at));
-                    })));
+                    })),
+            button(
+                "replace.shopping.csv",
+                "shopping-csv",
+                () -> write(files, "replace.shopping.file.csv", CounterText::csv)),
+            button(
+                "replace.shopping.text",
+                "shopping-text",
+                () -> write(files, "replace.shopping.file.text", CounterText::lines)));
     papers.getStyleClass().add("line-form");
     add(
         text(Labels.of("replace.shopping.how"), "quiet"),
@@ -110,6 +121,17 @@ final class ShoppingPage extends Page {
             show(job());
           }
         });
+  }
+
+  /** Writes the list in the order of a counter. */
+  private void write(FileAsk files, String name, BiFunction<CounterText, CounterList, String> as) {
+    CounterText text = new CounterText(model().words());
+    list.filter(l -> !l.lines().isEmpty())
+        .flatMap(l -> model().stock().counter(l))
+        .ifPresent(c ->
+            files
+                .newList(Labels.of(name))
+                .ifPresent(f -> model().stock().takeOut(f, as.apply(text, c))));
   }
 
   private static double figure(TextField f) {
@@ -159,17 +181,6 @@ final class ShoppingPage extends Page {
     }
     int row = 1;
     for (Shopping.Line line : l.lines()) {
-      String uses =
-          line.uses().stream()
-              .collect(
-                  Collectors.groupingBy(
-                      Shopping.Use::job,
-                      java.util.LinkedHashMap::new,
-                      Collectors.mapping(u -> u.part().toString(), Collectors.joining(", "))))
-              .entrySet()
-              .stream()
-              .map(e -> e.getKey() + ": " + e.getValue())
-              .collect(Collectors.joining("; "));
       lines.addRow(
           row++,
           text(line.title(), "lane-ref"),
@@ -177,7 +188,7 @@ final class ShoppingPage extends Page {
           text(Integer.toString(line.spares()), "figure"),
           text(Integer.toString(line.bought()), "figure"),
           text(line.each().isPresent() ? money(line.price()) : "—", "figure"),
-          text(uses));
+          text(line.where()));
     }
     sums.getChildren()
         .add(

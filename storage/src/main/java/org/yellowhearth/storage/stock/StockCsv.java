@@ -450,7 +450,7 @@ public final class StockCsv {
   }
 
   /** No cell that a spreadsheet would take for a formula. */
-  private static String harmless(String cell) {
+  static String harmless(String cell) {
     boolean formula = !cell.isEmpty() && "=+-@\t\r'".indexOf(cell.charAt(0)) >= 0;
     return (formula ? "'" : "") + cell;
   }
