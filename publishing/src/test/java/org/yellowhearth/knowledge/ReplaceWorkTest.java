@@ -302,6 +302,15 @@ public class ReplaceWorkTest {
         .extracting(o -> o.part() + " " + o.why().key())
         .containsExactly("C3 " + ReplaceWords.SUB_RATING_BELOW);
     assertThat(m.left()).extracting(StockPart::title).containsExactly("X2-10n-275");
+    StockPart high = of("AE-10-450");
+    StockPart low = of("AE-10-250");
+    KitMatch meant =
+        KitMatch.of(
+            places.subList(1, 2), List.of(high, low), Map.of(high.id(), List.of(PartRef.of("C2"))));
+    assertThat(meant.placed())
+        .as("the seller's list says where")
+        .extracting(p -> p.part() + " " + p.ware().title())
+        .containsExactly("C2 AE-10-450");
     KitMatch up = KitMatch.of(places, Collections.nCopies(2, of("AE-10-500")));
     assertThat(up.placed())
         .hasSize(2)

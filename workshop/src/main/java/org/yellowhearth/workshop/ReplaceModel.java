@@ -720,20 +720,21 @@ public final class ReplaceModel {
 
   /** Matches the drawer to every place that is open. */
   public void matchDrawer() {
-    model.stock().shelvedProperty().get().ifPresent(s -> match(s, s.stock().drawer()));
+    model.stock().shelvedProperty().get().ifPresent(s -> match(s, s.stock().drawer(), Map.of()));
   }
 
   /** Brings a bought kit into the drawer and matches it to every place that is open. */
   public void matchKit(Path file) {
     model
         .stock()
-        .bringIn(
+        .bringInKit(
             file,
-            Whence.DRAWER,
-            kit -> model.stock().shelvedProperty().get().ifPresent(s -> match(s, kit)));
+            (kit, places) ->
+                model.stock().shelvedProperty().get().ifPresent(s -> match(s, kit, places)));
   }
 
-  private void match(StockModel.Shelved shelved, List<StockPart> lines) {
+  private void match(
+      StockModel.Shelved shelved, List<StockPart> lines, Map<String, List<PartRef>> places) {
     Job job = model.job();
     List<?> of = basis;
     List<Capacitor> open =
@@ -763,10 +764,10 @@ public final class ReplaceModel {
                     .stream())
             .toList();
     sums.start((watcher, show) -> {
-      Places places = places(job, of, s -> watcher.goOn(SUPPLY_SHARE * s));
+      Places asked = places(job, of, s -> watcher.goOn(SUPPLY_SHARE * s));
       List<Substitutes.Question> questions =
-          open.stream().map(c -> question(job, c, places, shelved, watcher)).toList();
-      KitMatch found = KitMatch.of(questions, kit);
+          open.stream().map(c -> question(job, c, asked, shelved, watcher)).toList();
+      KitMatch found = KitMatch.of(questions, kit, places);
       show.accept(() -> match.set(Optional.of(found)));
     });
   }

@@ -9,19 +9,23 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.Choice.Whence;
 import org.yellowhearth.core.fact.Ware;
 import org.yellowhearth.core.job.Job;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.replace.CounterList;
 import org.yellowhearth.core.replace.Shopping;
 import org.yellowhearth.core.replace.Stock;
 import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.storage.partslist.BadListException;
+import org.yellowhearth.storage.stock.KitList;
 import org.yellowhearth.storage.stock.StockCsv;
 import org.yellowhearth.storage.store.ShelfLine;
 import org.yellowhearth.storage.store.Shop;
@@ -194,21 +198,53 @@ public final class StockModel {
 
   /** The same, and hands over what came in. */
   void bringIn(Path file, Whence whence, Consumer<List<StockPart>> then) {
+    bringIn(
+        file,
+        whence,
+        () ->
+            new Read(
+                StockCsv.read(
+                    file,
+                    model.knowledge().kinds().keySet(),
+                    whence,
+                    whence == Whence.DRAWER ? model::newId : () -> ""),
+                Map.of(),
+                ""),
+        read -> then.accept(read.parts));
+  }
+
+  /** Brings in a kit, by the columns of the drawer or by plain headings, with where it goes. */
+  void bringInKit(Path file, BiConsumer<List<StockPart>, Map<String, List<PartRef>>> then) {
+    bringIn(
+        file,
+        Whence.DRAWER,
+        () -> {
+          if (StockCsv.ours(file)) {
+            return new Read(
+                StockCsv.read(
+                    file, model.knowledge().kinds().keySet(), Whence.DRAWER, model::newId),
+                Map.of(),
+                "");
+          }
+          KitList kit =
+              KitList.read(file, model.knowledge(), model.words(), model.now(), model::newId);
+          return new Read(kit.parts(), kit.places(), "");
+        },
+        read -> then.accept(read.parts, read.places));
+  }
+
+  private void bringIn(Path file, Whence whence, Supplier<Read> reading, Consumer<Read> then) {
     model
         .background()
         .aside(
             () -> {
               try {
-                List<StockPart> read =
-                    StockCsv.read(
-                        file,
-                        model.knowledge().kinds().keySet(),
-                        whence,
-                        whence == Whence.DRAWER ? model::newId : () -> "");
-                return new Read(read, "");
+                return reading.get();
               } catch (BadListException e) {
                 return new Read(
-                    List.of(), Labels.of("shop.refused", file.getFileName(), e.getMessage()));
+                    List.of(),
+                    Map.of(),
+                    Labels.of("shop.refused", file.getFileName(), e.getMessage()));
               }
             },
             read -> {
@@ -235,7 +271,7 @@ public final class StockModel {
                       parts -> {
                         model.tell(
                             Labels.of("stock.brought-in", parts.size(), file.getFileName()), false);
-                        then.accept(parts);
+                        then.accept(new Read(parts, read.places, ""));
                       });
             });
   }
@@ -254,7 +290,7 @@ public final class StockModel {
     return parts.stream().map(p -> p.called(ids.getOrDefault(p.title(), p.id()))).toList();
   }
 
-  private record Read(List<StockPart> parts, String trouble) {}
+  private record Read(List<StockPart> parts, Map<String, List<PartRef>> places, String trouble) {}
 
   /** A shopping list as a counter asks for it; none while the stock is not read. */
   public Optional<CounterList> counter(Shopping list) {

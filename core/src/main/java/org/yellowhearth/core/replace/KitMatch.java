@@ -36,6 +36,9 @@ public record KitMatch(List<Placed> placed, List<Open> open, List<StockPart> lef
    */
   public record Open(PartRef part, Message why) {}
 
+  /** What it weighs that a line is meant for another place. */
+  private static final double NOT_MEANT = 5;
+
   public KitMatch {
     placed = List.copyOf(placed);
     open = List.copyOf(open);
@@ -49,6 +52,17 @@ public record KitMatch(List<Placed> placed, List<Open> open, List<StockPart> lef
    * @param kit the parts, each once for every one there is
    */
   public static KitMatch of(List<Substitutes.Question> places, List<StockPart> kit) {
+    return of(places, kit, Map.of());
+  }
+
+  /**
+   * The same, where the kit's list says for which places its lines are meant; that counts for more
+   * than what would serve a little better.
+   *
+   * @param meant the places of a line, by its id
+   */
+  public static KitMatch of(
+      List<Substitutes.Question> places, List<StockPart> kit, Map<String, List<PartRef>> meant) {
     List<Map<Ware, Substitutes.Judged>> judged = new ArrayList<>();
     for (Substitutes.Question q : places) {
       Map<Ware, Substitutes.Judged> by = new HashMap<>();
@@ -74,7 +88,14 @@ public record KitMatch(List<Placed> placed, List<Open> open, List<StockPart> lef
             (i, j) ->
                 Optional.ofNullable(judged.get(i).get(kit.get(j).ware()))
                     .flatMap(Substitutes.Judged::as)
-                    .map(s -> s.score() - least)
+                    .map(s ->
+                        s.score()
+                            - least
+                            + (meant
+                                    .getOrDefault(kit.get(j).id(), List.of())
+                                    .contains(places.get(i).part().ref())
+                                ? 0
+                                : NOT_MEANT))
                     .orElse(Double.POSITIVE_INFINITY));
     List<StockPart> left = new ArrayList<>(kit);
     List<Placed> placed = new ArrayList<>();

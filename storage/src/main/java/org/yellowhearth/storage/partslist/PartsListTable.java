@@ -254,7 +254,7 @@ public record PartsListTable(
   }
 
   /** What stands in a row under a column; empty where there is no such column. */
-  String cell(List<String> row, Column column) {
+  public String cell(List<String> row, Column column) {
     int at = columns.indexOf(column);
     return at < 0 ? "" : row.get(at).strip();
   }

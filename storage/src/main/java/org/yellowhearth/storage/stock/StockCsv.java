@@ -35,6 +35,7 @@ import org.yellowhearth.core.fact.Ware;
 import org.yellowhearth.core.message.Coded;
 import org.yellowhearth.core.replace.StockPart;
 import org.yellowhearth.storage.partslist.BadListException;
+import org.yellowhearth.storage.partslist.PartsListTable;
 
 /**
  * Drawer and catalogue as a list for a spreadsheet, both ways: UTF-8, commas, decimal points, one
@@ -360,6 +361,16 @@ public final class StockCsv {
 
   // --- out
   // -----------------------------------------------------------------------------------------------------------------
+
+  /** Whether a file has the headings of this list. */
+  public static boolean ours(Path file) {
+    try {
+      return PartsListTable.read(file).headings().stream().anyMatch(ORDER::equalsIgnoreCase);
+    } catch (BadListException _) {
+      // Reading it says what is wrong with it.
+      return true;
+    }
+  }
 
   /** The list of some parts, which {@link #read} reads again. */
   public static String write(List<StockPart> parts) {

@@ -89,7 +89,7 @@ public class StockCsvTest {
       {HEAD + "a,capacitor,polyester,-1,50,1\n", "out of range"}, //
       {HEAD + "a,capacitor,polyester,1,50,2.5\n", "whole number"}, //
       {HEAD + "a,capacitor,polyester,1,50,1,,,Z9\n", "expected one of unstated, x2"}, //
-      {HEAD + "a,diode,,1,50,1\n", "expected capacitor or resistor"}, //
+      {HEAD + "a,diode,,1,50,1\n", "expected capacitor, resistor or device"}, //
       {HEAD + "a,resistor,,,,1,0,5\n", "out of range"},
       {HEAD + ",capacitor,polyester,1,50,1\n", "needs a name"}, //
       {HEAD + "\"a,capacitor,polyester,1,50,1\n", "quotation mark"},
