@@ -316,7 +316,7 @@ public class ComputeTest {
       {"{", "no valid JSON"},
       {"[1]", "expected an object"},
       {JOB.replace("8 MFD", "5..5 MFD"), "line 4, /parts/0/marking"},
-      {JOB.replace("\"version\": 1", "\"version\": 14"), "/version"},
+      {JOB.replace("\"version\": 1", "\"version\": 999"), "/version"},
       {JOB.replace("\"C21\", \"typed\"", "\"C99\", \"typed\""), "/readings/0/part"},
       {"[".repeat(5000), "no valid JSON"}
     };

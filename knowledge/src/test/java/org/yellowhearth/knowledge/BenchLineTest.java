@@ -151,6 +151,13 @@ public class BenchLineTest {
       {"450 V", "ReadingWords.voltage-not-a-reading", "450 V is a voltage"},
       {"5..5u", "MarkingWords.not-a-number", "5..5"}, //
       {"-8u", "MarkingWords.not-above-zero", "-8u"},
+      {"hums badly", "BenchWords.neither", "quotation mark"},
+      {"HT 250", "BenchWords.neither", "HT 250V"},
+      {"TP3 12.4", "BenchWords.point-volts-expected", "TP3 12.4V"},
+      {"C1 pin 3", "BenchWords.pin-volts-expected", "C1 pin 3 212V"},
+      {"hold", "BenchWords.hold-expected", "100 kHz"},
+      {"hold on a bit", "BenchWords.hold-expected", "100 kHz"},
+      {"C1 pretty", "ReadingWords.word-not-a-reading", "(capacitor)"},
       {"C1 =", "BenchWords.nothing-to-correct", "C1"}, //
       {"C9 = 8 MFD", "BenchWords.unknown-reference", "C9"},
       {"- C9", "BenchWords.unknown-reference", "C9"}, //

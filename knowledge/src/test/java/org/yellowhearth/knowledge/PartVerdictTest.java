@@ -183,4 +183,26 @@ public class PartVerdictTest {
                     .containsExactly("+ R1 50k", "+ R1 50meg"));
     assertThat(Bench.of(1950).type("+ R1 2M").job().census()).hasSize(1);
   }
+
+  /** What cannot be understood gets an answer that belongs to that sort of part. */
+  @Test
+  public void everySortSaysWhatAReadingOfItIs() {
+    Words words = Words.of(SetPlate.Dialect.BRITISH);
+    String[][] each = {
+      {"R1 10k", "47k"},
+      {"D1 silicon", "0.4V OL"},
+      {"V1 EL84", "no shorts"},
+      {"Q1 npn", "hFE"},
+      {"F1 1A", "blown"},
+      {"T1 mains primary", "shorted turns"},
+      {"U1 7812 regulator", "pin 3"},
+      {"BT1 9V", "8.7V"}
+    };
+    for (String[] e : each) {
+      String ref = e[0].substring(0, e[0].indexOf(' '));
+      BenchOutcome no = Bench.of(1960).type("+ " + e[0]).read(ref + " nonsense");
+      assertThat(no).isInstanceOf(BenchOutcome.Refused.class);
+      assertThat(words.say(((BenchOutcome.Refused) no).problem())).as(ref).contains(e[1]);
+    }
+  }
 }

@@ -88,7 +88,7 @@ public final class Judgement {
     List<Assessment> each =
         job.census().stream().map(p -> judged(p, job.readingsOf(p.ref()))).toList();
     this.alone = each.stream().collect(Collectors.toMap(a -> a.part().ref(), a -> a));
-    this.risks = new RiskRules(knowledge, each);
+    this.risks = new RiskRules(knowledge, job, each);
     this.all = Together.cans(each).stream().map(this::decided).toList();
   }
 
@@ -194,8 +194,8 @@ public final class Judgement {
   /** The same with its risk, the fate of its like in the set in it. */
   private Assessment risked(Assessment a) {
     OptionalDouble age = Ages.years(job, a.part(), today);
-    return a.withRisk(risks.of(a.part(), job, a.findings(), a.measured(), age))
-        .believing(a.belief().failing(risks.fate(a.part(), job, age)));
+    RiskRules.Weighed w = risks.of(a.part(), a.findings(), a.measured(), age);
+    return a.withRisk(w.risk()).believing(a.belief().failing(w.fate()));
   }
 
   /** What a person decided stands before what the rules say. */

@@ -23,6 +23,7 @@ import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.Makes;
 import org.yellowhearth.core.part.Part;
+import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Role;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.quantity.Unit;
@@ -47,16 +48,34 @@ final class RiskRules {
 
   private final Knowledge knowledge;
   private final Map<String, Count> counts;
-  private final List<Assessment> measured;
+  private final Map<Alike, List<PartRef>> failed;
+  private final Job job;
+  private final ShopExperience experience;
+  private final Optional<Factor> hours;
+
+  /** What makes two capacitors twins. */
+  private record Alike(String kind, double farads, OptionalDouble volts) {
+    static Alike of(Capacitor c) {
+      return new Alike(c.kind(), c.farads(), c.ratedVolts());
+    }
+  }
 
   /** How many of a kind were measured in this set, and how many of them are bad. */
   record Count(int measured, int bad) {}
 
-  RiskRules(Knowledge knowledge, List<Assessment> each) {
+  RiskRules(Knowledge knowledge, Job job, List<Assessment> each) {
+    this.job = job;
+    this.experience = job.aspect(ShopExperience.class);
+    this.hours = hours(job);
     this.knowledge = knowledge;
     this.counts = counts(each);
-    this.measured =
-        each.stream().filter(a -> a.part() instanceof Capacitor && a.measured()).toList();
+    this.failed =
+        each.stream()
+            .filter(a -> a.part() instanceof Capacitor && a.measured() && a.foundBad())
+            .map(a -> (Capacitor) a.part())
+            .collect(
+                Collectors.groupingBy(
+                    Alike::of, Collectors.mapping(Capacitor::ref, Collectors.toList())));
   }
 
   /** The counts by kind of capacitor over assessments that are done. */
@@ -73,34 +92,33 @@ final class RiskRules {
     return counts;
   }
 
-  Risk of(Part part, Job job, List<Finding> findings, boolean measured, OptionalDouble age) {
+  /**
+   * A risk, and what the fate of its like does to the odds that the part has failed: other sets of
+   * the shop, its kind in this set, its twins.
+   */
+  record Weighed(Risk risk, double fate) {}
+
+  Weighed of(Part part, List<Finding> findings, boolean measured, OptionalDouble age) {
     double years = age.orElse(USUAL_AGE);
     List<Factor> factors = new ArrayList<>();
     readings(findings, measured).ifPresent(factors::add);
     looks(job.of(part.ref(), VisualInspection.class), factors);
     heat(job.of(part.ref(), Place.class)).ifPresent(factors::add);
     if (part instanceof Capacitor c) {
-      hours(c, job).ifPresent(factors::add);
+      if (c.role().duty() == Role.Duty.SUPPLY) {
+        hours.ifPresent(factors::add);
+      }
       headroom(c).ifPresent(factors::add);
       double base = wear(part, knowledge).failsWithin(Risk.YEARS, years);
-      factors.addAll(like(c, job, base));
-      return Risk.of(base, knowledge.role(c.role()).consequence(), factors);
+      List<Factor> like = like(c, base);
+      factors.addAll(like);
+      return new Weighed(
+          Risk.of(base, knowledge.role(c.role()).consequence(), factors),
+          like.stream().mapToDouble(Factor::times).reduce(1, (x, y) -> x * y));
     }
     PartWear wear = partWear(part, knowledge);
-    return Risk.of(wear.wear().failsWithin(Risk.YEARS, years), wear.consequence(), factors);
-  }
-
-  /**
-   * What the fate of its like does to the odds that a part has failed: other sets of the shop, its
-   * kind in this set, its twins.
-   */
-  double fate(Part part, Job job, OptionalDouble age) {
-    return part instanceof Capacitor c
-        ? like(c, job, wear(part, knowledge).failsWithin(Risk.YEARS, age.orElse(USUAL_AGE)))
-            .stream()
-            .mapToDouble(Factor::times)
-            .reduce(1, (a, b) -> a * b)
-        : 1;
+    return new Weighed(
+        Risk.of(wear.wear().failsWithin(Risk.YEARS, years), wear.consequence(), factors), 1);
   }
 
   /** How a part fails with the years. */
@@ -178,18 +196,15 @@ final class RiskRules {
    * What stands under voltage longer wears sooner, against three hours a day (our own step; age
    * counts for more than hours).
    */
-  private static Optional<Factor> hours(Capacitor part, Job job) {
-    if (part.role().duty() != Role.Duty.SUPPLY) {
-      return Optional.empty();
-    }
+  private static Optional<Factor> hours(Job job) {
     MainsEntry entry = job.aspect(MainsEntry.class);
     OptionalDouble hours = entry.energisedWhileOff() ? OptionalDouble.of(24) : entry.hoursADay();
-    return hours.stream()
-        .mapToObj(h ->
+    return hours.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
             new Factor(
-                Message.of(AssessWords.RISK_HOURS, new Quantity(h, Unit.HOUR)),
-                Math.pow(Math.max(0.5, h) / 3, 0.3)))
-        .findFirst();
+                Message.of(AssessWords.RISK_HOURS, new Quantity(hours.getAsDouble(), Unit.HOUR)),
+                Math.pow(Math.max(0.5, hours.getAsDouble()) / 3, 0.3)));
   }
 
   private static Optional<Factor> headroom(Capacitor part) {
@@ -209,13 +224,13 @@ final class RiskRules {
    * what kind and age say while only few were measured; and in this set, drawn towards what then
    * stands.
    */
-  private List<Factor> like(Capacitor part, Job job, double base) {
+  private List<Factor> like(Capacitor part, double base) {
     if (part.kind().equals(Capacitor.UNSTATED_KIND)) {
       return List.of();
     }
     List<Factor> factors = new ArrayList<>();
     double prior = Math.clamp(base, 0.01, 0.99);
-    Optional<ShopExperience.Seen> seen = job.aspect(ShopExperience.class).of(part.kind());
+    Optional<ShopExperience.Seen> seen = experience.of(part.kind());
     if (seen.isPresent()) {
       ShopExperience.Seen s = seen.get();
       double share = drawn(prior, s.measured(), s.bad());
@@ -239,18 +254,10 @@ final class RiskRules {
 
   /** One of the same kind, value and rating in the set, most likely of the same batch. */
   private Optional<Factor> twins(Capacitor part) {
-    List<Assessment> twins =
-        measured.stream()
-            .filter(a ->
-                a.part() instanceof Capacitor c
-                    && !c.ref().equals(part.ref())
-                    && c.kind().equals(part.kind())
-                    && c.farads() == part.farads()
-                    && c.ratedVolts().equals(part.ratedVolts()))
-            .toList();
-    Optional<Assessment> bad = twins.stream().filter(Assessment::foundBad).findFirst();
-    return bad.map(
-        a -> new Factor(Message.of(AssessWords.RISK_TWIN, a.part().ref().toString()), TWIN_FAILED));
+    return failed.getOrDefault(Alike.of(part), List.of()).stream()
+        .filter(ref -> !ref.equals(part.ref()))
+        .findFirst()
+        .map(ref -> new Factor(Message.of(AssessWords.RISK_TWIN, ref.toString()), TWIN_FAILED));
   }
 
   private static Factor like(

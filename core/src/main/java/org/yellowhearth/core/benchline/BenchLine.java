@@ -22,6 +22,7 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.partslist.PartsListLine;
 import org.yellowhearth.core.reading.ReadingParser;
+import org.yellowhearth.core.reading.ReadingWords;
 
 /**
  * Understands the one line typed at the bench. The grammar, documented in {@code
@@ -51,7 +52,7 @@ public final class BenchLine {
   private static final Set<String> FIGURE_LETTERS =
       Set.of("IR", "ESR", "HFE", "EM", "FS", "PH", "TAN", "LIN");
   private static final Pattern REMARK = Pattern.compile("\"([^\"]*)\"?");
-  private static final Pattern HOLD = Pattern.compile("(?i)\\s*hold(?:\\s+(.*))");
+  private static final Pattern HOLD = Pattern.compile("(?i)\\s*hold(?:\\s+(.*)|\\s*)");
   private static final Pattern UNTIL =
       Pattern.compile("(?i)(.*?),?\\s+until (?:i say otherwise|further notice|changed)\\.?\\s*");
   private static final Set<String> FILLING = Set.of("this", "meter", "", "hold", "and");
@@ -158,7 +159,7 @@ public final class BenchLine {
     }
     Matcher hold = HOLD.matcher(line);
     return hold.matches()
-        ? Optional.of(" ".repeat(hold.start(1)) + hold.group(1))
+        ? Optional.of(hold.group(1) == null ? "" : " ".repeat(hold.start(1)) + hold.group(1))
         : Optional.empty();
   }
 
@@ -173,10 +174,14 @@ public final class BenchLine {
     }
     boolean nothing =
         words.size() == 1 && NOTHING.contains(words.getFirst().text().toLowerCase(Locale.ROOT));
-    return new BenchEntry.HoldSettings(
-        nothing
-            ? MeterSettings.BLANK
-            : MeterSettings.of(new ReadingParser(Sort.CAPACITOR).conditionsAlone(words)));
+    try {
+      return new BenchEntry.HoldSettings(
+          nothing
+              ? MeterSettings.BLANK
+              : MeterSettings.of(new ReadingParser(Sort.CAPACITOR).conditionsAlone(words)));
+    } catch (UnreadableException e) {
+      throw new UnreadableException(Message.of(BenchWords.HOLD_EXPECTED), line, e.index());
+    }
   }
 
   private static BenchEntry note(String text, String line) {
@@ -242,6 +247,12 @@ public final class BenchLine {
     Token first = words.getFirst();
     Optional<PartRef> named = PartRef.parse(first.text()).filter(ref -> !isFigure(ref));
     if (named.isPresent() && job.part(named.get()).isEmpty()) {
+      if (named.get().letters().equals("TP")) {
+        throw new UnreadableException(
+            Message.of(BenchWords.POINT_VOLTS_EXPECTED, named.get().toString()),
+            line,
+            first.index());
+      }
       throw unknown(named.get(), words.size() > 1, line, first.index());
     }
     if (named.isPresent() && words.size() == 1) {
@@ -256,7 +267,24 @@ public final class BenchLine {
     if (fact.isPresent()) {
       return fact.get();
     }
-    reading.read(named.isPresent() ? words.subList(1, words.size()) : words);
+    List<Token> read = named.isPresent() ? words.subList(1, words.size()) : words;
+    if (named.isPresent() && read.size() >= 2 && read.getFirst().text().equalsIgnoreCase("pin")) {
+      throw new UnreadableException(
+          Message.of(BenchWords.PIN_VOLTS_EXPECTED, named.get().toString(), read.get(1).text()),
+          line,
+          read.getFirst().index());
+    }
+    try {
+      reading.read(read);
+    } catch (UnreadableException e) {
+      // Nothing named, nothing understood: it may have been meant for something else.
+      throw named.isEmpty()
+              && e.index() == first.index()
+              && e.problem().key() == ReadingWords.WORD_NOT_A_READING
+          ? new UnreadableException(
+              Message.of(BenchWords.NEITHER, first.text()), first.text(), first.index())
+          : e;
+    }
     return new BenchEntry.KeepReading(
         named.or(() -> chosen).orElseThrow(),
         reading.figures(),

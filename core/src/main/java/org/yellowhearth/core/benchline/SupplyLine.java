@@ -80,6 +80,10 @@ final class SupplyLine {
           "keyed",
           SupplyReading.State.KEYED);
 
+  /** {@code mains 63W}: what the whole set takes. */
+  private static final Pattern WATTS =
+      Pattern.compile("(?i)\\s*mains\\s+(\\d+(?:[.,]\\d+)?)\\s*w(?:atts)?\\b(.*)");
+
   private final String line;
   private final List<Token> words;
   private final String point;
@@ -97,6 +101,10 @@ final class SupplyLine {
 
   /** The line, where it begins with a point and goes on with what is read there. */
   static Optional<SupplyLine> of(Job job, Vocabulary vocabulary, String line) {
+    Matcher taken = WATTS.matcher(line);
+    if (taken.matches()) {
+      return of(job, vocabulary, SupplyMains.POINT + " watts " + taken.group(1) + taken.group(2));
+    }
     List<Token> words = Token.of(line);
     if (words.size() < 2) {
       return Optional.empty();
@@ -170,9 +178,7 @@ final class SupplyLine {
   /** The points by what they may be called, in small letters. */
   private static Map<String, String> points(Job job) {
     Map<String, String> points = new LinkedHashMap<>();
-    if (!job.items(SupplySection.class).isEmpty()) {
-      points.put(SupplyMains.POINT, SupplyMains.POINT);
-    }
+    points.put(SupplyMains.POINT, SupplyMains.POINT);
     for (SupplySection s : job.items(SupplySection.class)) {
       List<String> named = new ArrayList<>(s.points());
       if (s instanceof SupplyStage v) {

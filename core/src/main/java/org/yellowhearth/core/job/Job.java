@@ -157,7 +157,8 @@ public final class Job {
 
   /** An aspect of the set as it stands, blank where nobody filled it. */
   public <A extends Aspect> A aspect(Class<A> type) {
-    return type.cast(aspects.getOrDefault(type, Aspect.blank(type)));
+    Aspect filled = aspects.get(type);
+    return filled == null ? Aspect.blank(type) : type.cast(filled);
   }
 
   /** The aspects that somebody filled, in the order they are asked for. */

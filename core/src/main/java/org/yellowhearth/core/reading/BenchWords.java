@@ -26,6 +26,9 @@ final class BenchWords {
   /** Only of valves. */
   private static final Map<List<String>, String> VALVE = new LinkedHashMap<>();
 
+  private static final Map<List<String>, String> FUSE = new LinkedHashMap<>();
+  private static final Map<List<String>, String> WINDING = new LinkedHashMap<>();
+
   /** Said of a figure that is not exact. */
   private static final List<String> ABOUT =
       List.of(
@@ -239,6 +242,10 @@ final class BenchWords {
     say(VALVE, "no-grid-leak", "no grid leak", "no grid current", "no gas", "no grid leakage");
     say(VALVE, "grid-leak", "grid leak", "grid current", "gassy", "gas", "grid leakage");
     say(VALVE, "called-weak", "low", "low emission");
+    say(VALVE, "em", "emission", "emission of");
+    say(JUNCTION, "hfe", "beta", "gain", "gain of");
+    say(FUSE, "reads-open", "blown", "burnt out", "burned out", "gone");
+    say(WINDING, "reads-short", "shorted turns", "shorted turn", "shorting turns");
   }
 
   private BenchWords() {}
@@ -339,15 +346,13 @@ final class BenchWords {
         switch (sort) {
           case RECTIFIER, ZENER, TRANSISTOR -> List.of(JUNCTION, ANY);
           case VALVE -> List.of(VALVE, ANY);
+          case FUSE, LAMP -> List.of(FUSE, ANY);
+          case WINDING, RELAY -> List.of(WINDING, ANY);
           case CAPACITOR,
               RESISTOR,
               POTENTIOMETER,
               BATTERY,
-              RELAY,
-              LAMP,
-              WINDING,
               MOVEMENT,
-              FUSE,
               CONNECTOR,
               INTEGRATED_CIRCUIT ->
               List.of(ANY);

@@ -55,6 +55,14 @@ public record Figures(
     return new Figures(Map.of(figure, value));
   }
 
+  /** These without one. */
+  Figures without(Figure figure) {
+    Map<Figure, Double> left = new EnumMap<>(Figure.class);
+    left.putAll(values);
+    left.remove(figure);
+    return new Figures(left, bounds, qualifiers, repeats);
+  }
+
   /** These figures and one more, which replaces its like. */
   public Figures with(Figure figure, double value) {
     Map<Figure, Double> more = new EnumMap<>(Figure.class);

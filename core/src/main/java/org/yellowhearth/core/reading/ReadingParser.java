@@ -123,6 +123,14 @@ public final class ReadingParser {
           Figure.PHASE,
           Figure.INDUCTANCE);
 
+  /** Of these sorts a tester shows volts without saying so. */
+  private static final Set<Sort> BARE_VOLTS = EnumSet.of(Sort.RECTIFIER, Sort.ZENER);
+
+  /** From here on a resistance is what leaks, with a test voltage said and without. */
+  private static final double LEAK_OHMS_AT_VOLTS = 10e3;
+
+  private static final double LEAK_OHMS = 1e6;
+
   /** What an ESR meter that shows nothing but noughts can tell apart (common practice). */
   private static final double RESOLUTION_OHMS = 0.01;
 
@@ -130,6 +138,7 @@ public final class ReadingParser {
   private final Conditions.Draft conditions;
   private Figures figures = Figures.NONE;
   private boolean frequencySaid;
+  private boolean bareOhms;
 
   /**
    * A reader for one line.
@@ -178,6 +187,7 @@ public final class ReadingParser {
       throw unreadable(ReadingWords.NO_FIGURE, last.text(), last.index());
     }
     takeOffLeads(words);
+    insulation();
     if (conditions.uncertainty.isEmpty()) {
       conditions.uncertainty = plain.uncertainty();
     }
@@ -210,6 +220,19 @@ public final class ReadingParser {
   /** The conditions understood so far. */
   public Conditions conditions() {
     return conditions.done();
+  }
+
+  /**
+   * Ohms of a capacitor that no ESR can be are what leaks through it: megohms, or with a voltage
+   * said some kilohms.
+   */
+  private void insulation() {
+    double ohms = figures.get(Figure.ESR).orElse(0);
+    boolean leaks =
+        bareOhms && ohms >= (conditions.testVolts.isPresent() ? LEAK_OHMS_AT_VOLTS : LEAK_OHMS);
+    if (leaks && !figures.tells(Figure.INSULATION)) {
+      figures = figures.without(Figure.ESR).with(Figure.INSULATION, ohms);
+    }
   }
 
   private void takeOffLeads(List<Token> words) {
@@ -419,13 +442,23 @@ public final class ReadingParser {
           pieces);
       return 1;
     }
-    FigureText text = figure(line, at, token, ReadingWords.WORD_NOT_A_READING);
+    FigureText text =
+        FigureText.read(line, at)
+            .orElseThrow(
+                () -> foreign(ReadingWords.WORD_NOT_A_READING, token.text(), token.index()));
+    if (text.unit().isEmpty() && BARE_VOLTS.contains(sort)) {
+      // A diode tester shows a bare figure.
+      keep(Figure.VOLTS, text.number(), text);
+      return text.words();
+    }
     boolean condition =
         UnitText.find(text.unit()).filter(u -> CONDITIONS.contains(u.dimension())).isPresent();
     if (condition) {
       return condition(line, at, token);
     }
-    take(bareFigure(text), text);
+    Figure what = bareFigure(text);
+    bareOhms |= what == Figure.ESR;
+    take(what, text);
     return text.words();
   }
 
@@ -443,14 +476,19 @@ public final class ReadingParser {
             case ZENER, RECTIFIER, TRANSISTOR, BATTERY, RELAY, LAMP, INTEGRATED_CIRCUIT ->
                 Figure.VOLTS;
             case CAPACITOR, RESISTOR, POTENTIOMETER, VALVE, WINDING, MOVEMENT, FUSE, CONNECTOR ->
-                throw unreadable(ReadingWords.VOLTAGE_NOT_A_READING, text.text(), text.index());
+                throw foreign(ReadingWords.VOLTAGE_NOT_A_READING, text.text(), text.index());
           };
       case ALTERNATING_VOLTAGE ->
-          throw unreadable(ReadingWords.VOLTAGE_NOT_A_READING, text.text(), text.index());
+          throw foreign(ReadingWords.VOLTAGE_NOT_A_READING, text.text(), text.index());
       case FREQUENCY, MINUTES, CELSIUS ->
           throw unreadable(ReadingWords.CONDITION_WITHOUT_FIGURE, text.text(), text.index());
-      case PERCENT, POWER ->
-          throw unreadable(ReadingWords.NOT_A_READING, text.text(), text.index());
+      case PERCENT -> {
+        if (sort == Sort.VALVE) {
+          yield Figure.EMISSION;
+        }
+        throw foreign(ReadingWords.NOT_A_READING, text.text(), text.index());
+      }
+      case POWER -> throw foreign(ReadingWords.NOT_A_READING, text.text(), text.index());
     };
   }
 
@@ -558,5 +596,14 @@ public final class ReadingParser {
 
   private static UnreadableException unreadable(ReadingWords why, String text, int index) {
     return new UnreadableException(Message.of(why, text), text, index);
+  }
+
+  /** What is no reading of this sort of part, with what one looks like. */
+  private UnreadableException foreign(ReadingWords why, String text, int index) {
+    return new UnreadableException(
+        Message.of(
+            why, text, Message.term("Sort." + sort.code()), Message.term("Reads." + sort.code())),
+        text,
+        index);
   }
 }

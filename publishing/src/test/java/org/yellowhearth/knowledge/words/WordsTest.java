@@ -395,6 +395,7 @@ public class WordsTest {
         });
     Stream.of(Role.values()).forEach(role -> keys.add("Leaves." + role.code()));
     KnowledgeFiles.read().period().customs().forEach(c -> keys.add("Custom." + c.id()));
+    Stream.of(Sort.values()).forEach(sort -> keys.add("Reads." + sort.code()));
     Stream.of(Sort.values())
         .filter(sort -> sort != Sort.CAPACITOR)
         .forEach(sort -> keys.add("Leaves.sort-" + sort.code()));
