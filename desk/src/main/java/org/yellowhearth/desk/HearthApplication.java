@@ -53,7 +53,6 @@ import org.yellowhearth.desk.shell.SorryView;
 import org.yellowhearth.desk.shop.ShopView;
 import org.yellowhearth.desk.theme.Appearance;
 import org.yellowhearth.knowledge.KnowledgeFiles;
-import org.yellowhearth.knowledge.words.Texts;
 import org.yellowhearth.publishing.dossier.DossierFiles;
 import org.yellowhearth.storage.photo.PhotoStore;
 import org.yellowhearth.storage.store.PostgresShop;
@@ -109,7 +108,6 @@ public final class HearthApplication extends Application {
 
   /** Reads what the first picture needs; to be begun while the toolkit starts. */
   static void readAhead() {
-    Texts.getReady();
     remembered().getBoolean("night", false);
     Labels.of("app.name");
   }

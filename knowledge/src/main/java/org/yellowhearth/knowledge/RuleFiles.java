@@ -278,7 +278,7 @@ final class RuleFiles {
                   "leastGain",
                   "mostGain",
                   "inputVolts",
-                  "fast",
+                  "switching",
                   "signal");
               return new Devices.Device(
                   v.field("sort").code(Sort.class),
@@ -292,7 +292,7 @@ final class RuleFiles {
                   figure(v, "watts"),
                   figure(v, "leastGain"),
                   figure(v, "mostGain"),
-                  v.optional("fast").map(JsonValue::bool).orElse(false),
+                  v.optional("switching").map(JsonValue::bool).orElse(false),
                   v.optional("signal").map(JsonValue::bool).orElse(false));
             })
             .toList(),

@@ -1,45 +1,39 @@
 package org.yellowhearth.knowledge.words;
 
-import com.ibm.icu.text.MessageFormat;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Properties;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
  * Texts by key, with gaps {0}, {1} and so on. A text may count and choose in the notation of ICU's
- * messages: {@code {0, plural, one {# part} other {# parts}}}.
+ * messages: {@code {0, plural, =0 {none} one {# part} other {# parts}}}, {@code {1, select, above
+ * {more} other {less}}}. Of plurals only those of English are known: one, and other.
  */
 public final class Texts {
   private static final Pattern GAP = Pattern.compile("\\{(\\d)}");
-  private static final Pattern COUNTS = Pattern.compile("\\{(\\d+),\\s*(plural|selectordinal)");
-  private static final Pattern CHOOSES =
-      Pattern.compile("\\{\\d+,\\s*(plural|selectordinal|select)");
-  private static final Pattern WHOLE = Pattern.compile("-?\\d{1,15}");
+  private static final Pattern CHOICE =
+      Pattern.compile("\\{(\\d),\\s*(plural|select),\\s*((?:[^\\s{}]+\\s*\\{[^{}]*}\\s*)+)}");
+  private static final Pattern CASE = Pattern.compile("([^\\s{}]+)\\s*\\{([^{}]*)}");
+  private static final String OTHER = "other";
 
   private final Properties texts = new Properties();
-  private final Locale locale;
-  private final Map<String, Counted> counted = new ConcurrentHashMap<>();
-
-  /** A message that counts, and which of its gaps are numbers. */
-  private record Counted(MessageFormat format, List<Integer> numbers) {}
 
   /**
    * The texts of files that lie beside a class; a later file overrides an earlier one.
    *
    * @throws UncheckedIOException where one is missing
    */
-  public Texts(Class<?> beside, Locale locale, String... files) {
-    this.locale = locale;
+  public Texts(Class<?> beside, String... files) {
     for (String file : files) {
       try (InputStream in = beside.getResourceAsStream(file);
           Reader reader = new InputStreamReader(in, StandardCharsets.UTF_8)) {
@@ -47,16 +41,6 @@ public final class Texts {
       } catch (IOException e) {
         throw new UncheckedIOException(e);
       }
-    }
-  }
-
-  /**
-   * Gets the first counting message ready. The rules of plurals take some tenths of a second to
-   * load; beside the start of a window that is not noticed.
-   */
-  public static void getReady() {
-    for (Locale locale : List.of(Locale.UK, Locale.US)) {
-      new MessageFormat("{0, plural, one {#} other {#}}", locale).format(new Object[] {2L});
     }
   }
 
@@ -80,35 +64,33 @@ public final class Texts {
 
   /** A text with its gaps filled; a gap that nothing fills stays as it is. */
   public String say(String key, List<String> gaps) {
-    String text = raw(key);
-    if (CHOOSES.matcher(text).find()) {
-      return counted(text, gaps);
-    }
+    String chosen =
+        CHOICE
+            .matcher(raw(key))
+            .replaceAll(m -> {
+              int gap = Integer.parseInt(m.group(1));
+              return Matcher.quoteReplacement(
+                  gap < gaps.size() ? chosen(m, gaps.get(gap)) : m.group());
+            });
     // Gap by gap in one go: what fills one may itself look like another.
-    return GAP.matcher(text)
+    return GAP.matcher(chosen)
         .replaceAll(m -> {
           int gap = Integer.parseInt(m.group(1));
           return Matcher.quoteReplacement(gap < gaps.size() ? gaps.get(gap) : m.group());
         });
   }
 
-  private String counted(String text, List<String> gaps) {
-    Counted c =
-        counted.computeIfAbsent(
-            text,
-            t ->
-                new Counted(
-                    new MessageFormat(t, locale),
-                    COUNTS.matcher(t).results().map(m -> Integer.valueOf(m.group(1))).toList()));
-    Object[] filled = gaps.toArray();
-    for (int gap : c.numbers) {
-      if (gap < filled.length && WHOLE.matcher(gaps.get(gap)).matches()) {
-        filled[gap] = Long.valueOf(gaps.get(gap));
-      }
+  private static String chosen(MatchResult choice, String value) {
+    Map<String, String> cases = new LinkedHashMap<>();
+    CASE.matcher(choice.group(3)).results().forEach(c -> cases.put(c.group(1), c.group(2)));
+    if (!cases.containsKey(OTHER)) {
+      throw new IllegalArgumentException("a choice says what else: " + choice.group());
     }
-    // A format is not made for several threads at once.
-    synchronized (c) {
-      return c.format.format(filled);
+    if (choice.group(2).equals("select")) {
+      return cases.getOrDefault(value, cases.get(OTHER));
     }
+    String plural = value.equals("1") ? "one" : OTHER;
+    String text = cases.getOrDefault("=" + value, cases.getOrDefault(plural, cases.get(OTHER)));
+    return text.replace("#", value);
   }
 }

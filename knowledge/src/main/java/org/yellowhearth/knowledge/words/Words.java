@@ -1,6 +1,5 @@
 package org.yellowhearth.knowledge.words;
 
-import java.util.Locale;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.message.Argument;
@@ -9,10 +8,9 @@ import org.yellowhearth.core.message.Message;
 
 /** Finds the words for what core says, in the workshop dialect of a job. */
 public final class Words {
-  private static final Words BRITISH =
-      new Words(new Texts(Words.class, Locale.UK, "words.properties"));
+  private static final Words BRITISH = new Words(new Texts(Words.class, "words.properties"));
   private static final Words AMERICAN =
-      new Words(new Texts(Words.class, Locale.US, "words.properties", "words_american.properties"));
+      new Words(new Texts(Words.class, "words.properties", "words_american.properties"));
 
   private final Texts texts;
 

@@ -1,6 +1,5 @@
 package org.yellowhearth.workshop.words;
 
-import java.util.Locale;
 import java.util.stream.Stream;
 import org.yellowhearth.core.job.SetPlate.Dialect;
 import org.yellowhearth.knowledge.words.Texts;
@@ -10,9 +9,9 @@ import org.yellowhearth.knowledge.words.Texts;
  * said of a set ({@code Words}) follows the plate of the set.
  */
 public final class Labels {
-  private static final Texts BRITISH = new Texts(Labels.class, Locale.UK, "labels.properties");
+  private static final Texts BRITISH = new Texts(Labels.class, "labels.properties");
   private static final Texts AMERICAN =
-      new Texts(Labels.class, Locale.US, "labels.properties", "labels_american.properties");
+      new Texts(Labels.class, "labels.properties", "labels_american.properties");
 
   private static volatile Dialect dialect = Dialect.BRITISH;
 
