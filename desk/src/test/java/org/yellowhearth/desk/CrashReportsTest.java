@@ -70,6 +70,7 @@ public class CrashReportsTest {
                       "arrival.page.",
                       "safety.plan.",
                       "about.grid.",
+                      "about.body.",
                       "trace.page.",
                       "describe.add.",
                       "reform.page.",
