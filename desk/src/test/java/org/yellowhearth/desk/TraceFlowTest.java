@@ -31,6 +31,7 @@ import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySection;
 import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.fact.SupplyState;
+import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.fact.SupplyValue;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Parameter.Which;
@@ -82,6 +83,21 @@ public class TraceFlowTest extends Window {
         .findFirst()
         .orElseThrow()
         .dcVolts();
+  }
+
+  /** A heater line that the drawing promises is no direct voltage, wherever it is typed. */
+  @Test
+  public void aPromiseInAcStaysOne() {
+    openJob("Brindlecote");
+    robot.interact(() -> model.stageProperty().set(Stage.TRACE));
+    robot.interact(() -> find("trace-readings", ToggleButton.class).fire());
+    type("target-point", "heater");
+    type("target-volts", "6.3 V AC");
+    click("target-add");
+    assertThat(job().items(SupplyTarget.class))
+        .filteredOn(t -> t.point().equals("heater"))
+        .singleElement()
+        .matches(SupplyTarget::alternating);
   }
 
   @Test

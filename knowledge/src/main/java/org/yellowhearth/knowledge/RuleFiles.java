@@ -277,7 +277,6 @@ final class RuleFiles {
                   "watts",
                   "leastGain",
                   "mostGain",
-                  "inputVolts",
                   "switching",
                   "signal");
               return new Devices.Device(

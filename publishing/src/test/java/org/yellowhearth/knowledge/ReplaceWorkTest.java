@@ -306,7 +306,9 @@ public class ReplaceWorkTest {
     StockPart low = of("AE-10-250");
     KitMatch meant =
         KitMatch.of(
-            places.subList(1, 2), List.of(high, low), Map.of(high.id(), List.of(PartRef.of("C2"))));
+            places.subList(1, 2),
+            List.of(high, low),
+            Map.of(high.title(), List.of(PartRef.of("C2"))));
     assertThat(meant.placed())
         .as("the seller's list says where")
         .extracting(p -> p.part() + " " + p.ware().title())

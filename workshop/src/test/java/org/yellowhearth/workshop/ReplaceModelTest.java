@@ -76,6 +76,23 @@ public class ReplaceModelTest {
     shop.close();
   }
 
+  /** A kit whose list names the places; brought in a second time it is the same kit. */
+  @Test
+  public void aKitGoesWhereItsListSays() throws IOException {
+    Path list =
+        Files.writeString(
+            folder.resolve("mess kit.csv"), "ref,value,volts\nC16b,33uF,450\nC16a,33uF,500\n");
+    for (int i = 0; i < 2; i++) {
+      model.renew().matchKit(list);
+      assertThat(model.renew().matchProperty().get().orElseThrow().placed())
+          .extracting(p -> p.part() + " " + ((CapacitorWare) p.ware().ware()).volts())
+          .contains("C16a 500.0", "C16b 450.0");
+    }
+    assertThat(model.stock().shelvedProperty().get().orElseThrow().stock().drawer())
+        .as("the jar, the box and the kit's two lines")
+        .hasSize(4);
+  }
+
   private void typed(String line) {
     model.benchLine().lineProperty().set(line);
     model.benchLine().enter();

@@ -30,6 +30,17 @@ public record SupplyTarget(
     CONTROL
   }
 
+  /**
+   * Whether a reading shows what is promised here: of an alternating voltage what a meter for that
+   * showed, else direct volts.
+   */
+  public boolean speaksOf(SupplyReading r) {
+    return r.point().equals(point)
+        && (alternating
+            ? r.kind() == SupplyReading.Kind.TRUE_RMS || r.kind() == SupplyReading.Kind.AVERAGE
+            : r.kind() == SupplyReading.Kind.DIRECT);
+  }
+
   /** A direct voltage. */
   public SupplyTarget(
       String id,

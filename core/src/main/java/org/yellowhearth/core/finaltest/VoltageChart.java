@@ -90,7 +90,7 @@ public record VoltageChart(List<Line> lines) {
     for (SupplyTarget t : job.items(SupplyTarget.class)) {
       List<SupplyReading> read =
           job.items(SupplyReading.class).stream()
-              .filter(r -> r.point().equals(t.point()) && kindOf(t, r) && r.bridged().isEmpty())
+              .filter(r -> t.speaksOf(r) && r.bridged().isEmpty())
               .sorted(Comparator.comparing(SupplyReading::at))
               .toList();
       Optional<SupplyReading> before =
@@ -100,13 +100,6 @@ public record VoltageChart(List<Line> lines) {
       lines.add(line(t, before, after, supply, rails.contains(t.point())));
     }
     return new VoltageChart(lines);
-  }
-
-  /** A heater line is held against what a meter for alternating voltage showed. */
-  private static boolean kindOf(SupplyTarget t, SupplyReading r) {
-    return t.alternating()
-        ? r.kind() == SupplyReading.Kind.TRUE_RMS || r.kind() == SupplyReading.Kind.AVERAGE
-        : r.kind() == SupplyReading.Kind.DIRECT;
   }
 
   /** Whether a reading was taken after the work. */

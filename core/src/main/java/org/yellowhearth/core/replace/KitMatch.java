@@ -59,7 +59,7 @@ public record KitMatch(List<Placed> placed, List<Open> open, List<StockPart> lef
    * The same, where the kit's list says for which places its lines are meant; that counts for more
    * than what would serve a little better.
    *
-   * @param meant the places of a line, by its id
+   * @param meant the places of a line, by its title
    */
   public static KitMatch of(
       List<Substitutes.Question> places, List<StockPart> kit, Map<String, List<PartRef>> meant) {
@@ -92,7 +92,7 @@ public record KitMatch(List<Placed> placed, List<Open> open, List<StockPart> lef
                         s.score()
                             - least
                             + (meant
-                                    .getOrDefault(kit.get(j).id(), List.of())
+                                    .getOrDefault(kit.get(j).title(), List.of())
                                     .contains(places.get(i).part().ref())
                                 ? 0
                                 : NOT_MEANT))

@@ -72,16 +72,19 @@ final class AccuracyPage extends Page {
         new AddLine(
             model,
             () ->
-                model.made(() ->
-                    prove.range(
-                        typed.get(0).getText(),
-                        typed.get(1).getText(),
-                        plain(2),
-                        Within.read(typed.get(3).getText(), typed.get(1).getText()).share(),
-                        Within.read(typed.get(3).getText(), typed.get(1).getText()).absolute(),
-                        plain(4),
-                        typed.get(5).getText(),
-                        plain(6))));
+                model.made(() -> {
+                  String unit = typed.get(1).getText();
+                  Within within = Within.read(typed.get(3).getText(), unit);
+                  prove.range(
+                      typed.get(0).getText(),
+                      unit,
+                      plain(2),
+                      within.share(),
+                      within.absolute(),
+                      plain(4),
+                      typed.get(5).getText(),
+                      plain(6));
+                }));
     typed.add(range.field("finaltest.range", "range-name", 8));
     typed.add(range.field("finaltest.unit", "range-unit", 4));
     typed.add(range.field("finaltest.full-scale", "range-full", 5));

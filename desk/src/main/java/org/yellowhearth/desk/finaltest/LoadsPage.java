@@ -30,16 +30,18 @@ final class LoadsPage extends Page {
         new AddLine(
             model,
             () ->
-                model.made(() ->
-                    model
-                        .prove()
-                        .load(
-                            typed.get(0).getText(),
-                            Measure.AMPERES.read(typed.get(1).getText()),
-                            Measure.VOLTS.read(typed.get(2).getText()),
-                            Measure.VOLTS.read(typed.get(3).getText()),
-                            limit().absolute(),
-                            limit().share())));
+                model.made(() -> {
+                  Within limit = Within.read(typed.get(4).getText(), "V");
+                  model
+                      .prove()
+                      .load(
+                          typed.get(0).getText(),
+                          Measure.AMPERES.read(typed.get(1).getText()),
+                          Measure.VOLTS.read(typed.get(2).getText()),
+                          Measure.VOLTS.read(typed.get(3).getText()),
+                          limit.absolute(),
+                          limit.share());
+                }));
     typed.add(line.field("finaltest.point", "load-point", 6));
     typed.add(line.field("finaltest.amperes", "load-amperes", 7));
     typed.add(line.field("finaltest.volts", "load-volts", 7));
@@ -75,10 +77,6 @@ final class LoadsPage extends Page {
           box.getStyleClass().add("renew-card");
           return box;
         });
-  }
-
-  private Within limit() {
-    return Within.read(typed.get(4).getText(), "V");
   }
 
   private Label promised(LoadTest t, LoadLine.Held held) {

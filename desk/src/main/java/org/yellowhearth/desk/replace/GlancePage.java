@@ -38,6 +38,12 @@ final class GlancePage extends BorderPane {
   /** What the scroll bar and the borders take of the width. */
   private static final double TRIM_PIXELS = 24;
 
+  /** What all columns want, in heights of the text. */
+  private static final double ALL_EMS = 67;
+
+  /** So much of it they do with before the table scrolls sideways. */
+  private static final double NARROWEST = 0.65;
+
   private final DeskModel model;
   private final ReplaceModel renew;
   private final Consumer<PartRef> closer;
@@ -122,13 +128,12 @@ final class GlancePage extends BorderPane {
     column.setCellFactory(_ -> new Text(style));
     column.setReorderable(false);
     column.setSortable(false);
-    double total = 67;
     column
         .prefWidthProperty()
         .bind(
             Bindings.max(
-                em.multiply(ems),
-                table.widthProperty().subtract(TRIM_PIXELS).multiply(ems / total)));
+                em.multiply(ems * NARROWEST),
+                table.widthProperty().subtract(TRIM_PIXELS).multiply(ems / ALL_EMS)));
     table.getColumns().add(column);
   }
 

@@ -152,7 +152,8 @@ final class ReadingsPage extends Page {
                                   promised.tolerance(),
                                   Measure.VOLTS.read(f.get(3).getText()),
                                   Measure.OHMS.read(f.get(4).getText()),
-                                  follows.getFirst().getValue()));
+                                  follows.getFirst().getValue(),
+                                  promised.alternating()));
                     }));
     f.add(line.field("readings.point", "target-point", 5));
     f.add(line.field("readings.volts", "target-volts", 5));
@@ -301,9 +302,7 @@ final class ReadingsPage extends Page {
       double line = line(r);
       String model = now.map(f -> modelled(f, r)).orElse("");
       Optional<SupplyTarget> target =
-          job.items(SupplyTarget.class).stream()
-              .filter(t -> t.point().equals(r.point()) && r.kind() == SupplyReading.Kind.DIRECT)
-              .findFirst();
+          job.items(SupplyTarget.class).stream().filter(t -> t.speaksOf(r)).findFirst();
       String drawn = target.map(t -> Quantity.volts(atLine(t, line)).toString()).orElse("");
       Label off = target.map(t -> off(r.volts(), atLine(t, line), t)).orElseGet(() -> text(""));
       readings.addRow(

@@ -490,7 +490,10 @@ final class Facts {
         p.valveMetres());
     distance(all, "near", "transformer", p.transformerMetres());
     distance(all, "near", "resistor", p.resistorMetres());
-    p.near().forEach(h -> all.add(words.word(h)));
+    if (!p.near().isEmpty()) {
+      all.add(p.side() == Place.Height.UNSTATED ? "" : words.word(p.side()));
+      p.near().forEach(h -> all.add(words.word(h)));
+    }
     all.add(p.behind().isEmpty() ? "" : "behind " + p.behind());
     p.moveOver().stream().sorted().map(words::word).forEach(all::add);
     return all;

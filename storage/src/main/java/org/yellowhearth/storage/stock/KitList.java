@@ -43,7 +43,7 @@ import org.yellowhearth.storage.partslist.PartsListTable;
  * A bought kit as its seller lists it: reference, value, volts, quantity under plain headings, in
  * any order.
  *
- * @param places where the seller means a line to go, by its id
+ * @param places where the seller means a line to go, by its title
  */
 public record KitList(List<StockPart> parts, Map<String, List<PartRef>> places) {
   private static final Set<String> QUANTITIES =
@@ -54,6 +54,8 @@ public record KitList(List<StockPart> parts, Map<String, List<PartRef>> places) 
 
   /** Sellers who write no unit mean microfarads (common practice). */
   private static final String USUAL_UNIT = "uF";
+
+  private static final int LONGEST_NAME = 100;
 
   private static final double USUAL_TOLERANCE = 0.2;
   private static final double RESISTOR_TOLERANCE = 0.05;
@@ -96,10 +98,17 @@ public record KitList(List<StockPart> parts, Map<String, List<PartRef>> places) 
       List<PartRef> refs = refs(table.cell(cells, Column.REFERENCE));
       int quantity = Math.max(quantity(table, cells, row.line()), Math.max(1, refs.size()));
       String id = ids.get();
-      parts.add(line(id, part, ware(part, knowledge, row.line()), quantity, words));
-      places.put(id, refs);
+      String title = stem(file) + " " + row.line() + ": " + new Describe(words).value(part);
+      parts.add(line(id, title, ware(part, knowledge, row.line()), quantity));
+      places.put(title, refs);
     }
     return new KitList(parts, places);
+  }
+
+  /** The name of the kit: a line of the drawer is known again by its title. */
+  private static String stem(Path file) {
+    String name = file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
+    return name.substring(0, Math.min(name.length(), LONGEST_NAME));
   }
 
   /** The table with a reference of our own for every line, so that none is twice. */
@@ -193,11 +202,11 @@ public record KitList(List<StockPart> parts, Map<String, List<PartRef>> places) 
     };
   }
 
-  private static StockPart line(String id, Part part, Ware ware, int quantity, Words words) {
+  private static StockPart line(String id, String title, Ware ware, int quantity) {
     return new StockPart(
         id,
         Whence.DRAWER,
-        "kit " + new Describe(words).value(part),
+        title,
         ware,
         OptionalInt.of(quantity),
         OptionalDouble.empty(),

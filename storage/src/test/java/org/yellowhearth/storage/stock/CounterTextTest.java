@@ -94,6 +94,52 @@ public class CounterTextTest {
         });
   }
 
+  /** A little more capacitance does not make up for volts that are missing. */
+  @Test
+  public void whatStandsLessIsNoAlternative() {
+    StockPart wanted = capacitor(10e-6, 450);
+    StockPart less = like(wanted, "LESS", 11e-6, 400);
+    StockPart more = like(wanted, "MORE", 11e-6, 500);
+    CounterList list =
+        CounterList.of(
+            new Shopping(List.of(line(wanted.id(), wanted.title(), 1, "Mess set", "C1")), 0, 0, 0),
+            Map.of(wanted.id(), wanted.ware()),
+            List.of(less, more));
+    assertThat(list.lines().getFirst().instead())
+        .extracting(StockPart::title)
+        .containsExactly("MORE");
+  }
+
+  private static StockPart like(StockPart old, String title, double farads, double volts) {
+    CapacitorWare c = (CapacitorWare) old.ware();
+    return new StockPart(
+        title,
+        old.whence(),
+        title,
+        new CapacitorWare(
+            c.kind(),
+            farads,
+            c.tolerance(),
+            volts,
+            false,
+            c.safety(),
+            c.leads(),
+            c.diameterMetres(),
+            c.lengthMetres(),
+            c.rippleAmperes(),
+            c.esrOhms(),
+            c.celsius(),
+            c.lifeHours()),
+        old.quantity(),
+        old.measured(),
+        old.made(),
+        old.price(),
+        1,
+        "",
+        false,
+        "");
+  }
+
   @Test
   public void theTableAndTheLinesSayTheSame() throws IOException {
     List<CSVRecord> rows =

@@ -49,7 +49,7 @@ public class KitListTest {
     assertThat(c.volts()).isEqualTo(450);
     assertThat(c.kind()).isEqualTo("electrolytic-dry");
     assertThat(first.quantity()).hasValue(2);
-    assertThat(kit.places().get(first.id())).containsExactly(PartRef.of("C1"), PartRef.of("C2"));
+    assertThat(kit.places().get(first.title())).containsExactly(PartRef.of("C1"), PartRef.of("C2"));
     CapacitorWare film = (CapacitorWare) kit.parts().get(2).ware();
     assertThat(film.farads()).isEqualTo(0.047e-6);
     assertThat(film.kind()).as("small ones are film").isEqualTo("polypropylene");
@@ -63,6 +63,9 @@ public class KitListTest {
     assertThat(kit.parts()).hasSize(2);
     assertThat(kit.parts()).allMatch(p -> p.quantity().orElse(0) == 1);
     assertThat(kit.places().values()).allMatch(List::isEmpty);
+    assertThat(kit.parts().stream().map(StockPart::title))
+        .as("a line is known again")
+        .doesNotHaveDuplicates();
   }
 
   @DataProvider
