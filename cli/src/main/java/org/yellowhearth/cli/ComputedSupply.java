@@ -158,7 +158,9 @@ final class ComputedSupply {
         "converters",
         converters(ConverterFigures.of(job, knowledge, view, judged.beliefs(), figures)));
     ArrayNode spice = node.putArray("spice");
-    SpiceText.cards(supply.circuit()).forEach(spice::add);
+    SpiceText.study(supply.circuit(), job.plate().name(), model.points())
+        .lines()
+        .forEach(spice::add);
     return node;
   }
 

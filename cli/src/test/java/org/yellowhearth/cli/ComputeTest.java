@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -17,9 +18,12 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.Locale;
 import java.util.Random;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import picocli.CommandLine;
@@ -127,6 +131,42 @@ public class ComputeTest {
         .isBetween(339.0, 424.0);
     assertThat(drawn.path("spice").toString()).contains("b_v1_1", "l_lm_ht2", "c_cm_ht");
     assertThat(drawn.path("values").get(0).path("origin").asText()).isEqualTo("typed");
+  }
+
+  /** The netlist runs as it is in a general-purpose circuit simulator, which finds the same. */
+  @Test
+  public void theNetlistRunsAsItIs() throws IOException, InterruptedException {
+    if (!Files.isExecutable(Path.of("/usr/bin/ngspice"))) {
+      throw new SkipException("the circuit simulator is not installed");
+    }
+    assertThat(run(file(bridge(20, 0.5, 0.1, 40, "")))).as(err.toString()).isZero();
+    JsonNode is = new ObjectMapper().readTree(out.toString()).path("supply").path("asItIs");
+    List<String> lines = new ArrayList<>();
+    is.path("spice").forEach(l -> lines.add(l.asText()));
+    Path netlist = Files.write(Files.createTempFile("netlist", ".cir"), lines);
+    Process simulator =
+        new ProcessBuilder("ngspice", "-b", netlist.toString()).redirectErrorStream(true).start();
+    String said = new String(simulator.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    simulator.waitFor();
+    is.path("points")
+        .properties()
+        .forEach(p ->
+            assertThat(said)
+                .containsPattern("dc_n_" + p.getKey().toLowerCase(Locale.ROOT) + "\\s+=\\s"));
+    Matcher m = Pattern.compile("(dc|pp)_n_(\\w+)\\s+=\\s+(\\S+)").matcher(said);
+    while (m.find()) {
+      boolean direct = m.group(1).equals("dc");
+      JsonNode point =
+          is.path("points").properties().stream()
+              .filter(p -> p.getKey().equalsIgnoreCase(m.group(2)))
+              .findFirst()
+              .orElseThrow()
+              .getValue();
+      double own = point.path(direct ? "dcVolts" : "ripplePeakToPeakVolts").asDouble();
+      assertThat(Double.parseDouble(m.group(3)))
+          .as(m.group())
+          .isCloseTo(own, within(own * (direct ? 1e-4 : 1e-3)));
+    }
   }
 
   private static String bridge(double volts, double ohms, double esr, double load, String more) {

@@ -510,4 +510,86 @@ public class SupplyModelTest {
     assertThat(r.otherFarads().orElseThrow()).isCloseTo(50e-6, within(1e-9));
     assertThat(r.volts()).isBetween(300.0, Math.ceil(2 * 120 * Math.sqrt(2)));
   }
+
+  /** A supply of a doubler alone, with what a scheme can be told. */
+  private static Bench doubled(
+      SupplyRectifier.Scheme scheme, boolean negative, String common, Double... legs) {
+    Bench b = Bench.of(1962);
+    describe(
+        b,
+        new SupplyMains("s0", 230, OptionalDouble.empty(), 50, NOTHING),
+        new SupplyWinding("s1", "w", Optional.empty(), 110, OptionalDouble.of(20), false),
+        new SupplyRectifier(
+            "s2",
+            "D1",
+            Optional.empty(),
+            "w",
+            scheme,
+            RectifierTechnology.SILICON,
+            NOTHING,
+            NOTHING,
+            OptionalInt.empty(),
+            negative,
+            "HT",
+            common,
+            Optional.empty(),
+            OptionalDouble.of(50e-6),
+            Optional.empty(),
+            OptionalDouble.of(50e-6),
+            List.of(legs).stream().map(SupplyRectifier.Leg::new).toList()),
+        new SupplyLoad("s5", "set", "HT", SupplyLoad.Kind.RESISTANCE, 5000));
+    return b;
+  }
+
+  @DataProvider
+  public static Object[] doublers() {
+    return new Object[] {
+      SupplyRectifier.Scheme.FULL_WAVE_DOUBLER, SupplyRectifier.Scheme.CASCADE_DOUBLER
+    };
+  }
+
+  /**
+   * A doubler does what it is told as any rectifier does (circuit theory): turned round it is the
+   * mirror image, a back-bias resistor in its return drops the current times its ohms, and with one
+   * leg dead it doubles nothing.
+   */
+  @Test(dataProvider = "doublers")
+  public void aDoublerObeysWhatIsSaidOfIt(SupplyRectifier.Scheme scheme) {
+    double plain = volts(doubled(scheme, false, ""), View.AS_IT_IS, "HT");
+    assertThat(plain).isBetween(200.0, 311.0);
+    assertThat(volts(doubled(scheme, true, ""), View.AS_IT_IS, "HT"))
+        .isCloseTo(-plain, within(0.001 * plain));
+    Bench biased = doubled(scheme, false, "back");
+    describe(
+        biased,
+        new SupplyFilter(
+            "s6",
+            "back",
+            Optional.empty(),
+            OptionalDouble.of(200),
+            NOTHING,
+            "0",
+            Optional.empty(),
+            NOTHING,
+            NOTHING,
+            NOTHING,
+            ""));
+    double rail = volts(biased, View.AS_IT_IS, "HT");
+    assertThat(volts(biased, View.AS_IT_IS, "back")).isCloseTo(-rail / 5000 * 200, within(0.01));
+    assertThat(volts(doubled(scheme, false, "", 1.0, 0.0), View.AS_IT_IS, "HT"))
+        .isLessThan(0.6 * plain);
+    // On the drawing every leg is whole.
+    assertThat(volts(doubled(scheme, false, "", 1.0, 0.0), View.AS_DRAWN, "HT"))
+        .isCloseTo(plain, within(0.001 * plain));
+  }
+
+  @Test
+  public void legsThatTheSchemeDoesNotHaveAreRefused() {
+    for (Double[] legs : new Double[][] {{1.0}, {1.0, 1.0, 1.0}, {1.0, 1.0, 1.0, 1.0}}) {
+      SupplyModel m =
+          model(doubled(SupplyRectifier.Scheme.CASCADE_DOUBLER, false, "", legs), View.AS_IT_IS);
+      assertThat(m.supply()).isEmpty();
+      assertThat(m.missing()).extracting(x -> x.key()).contains(TraceWords.CANNOT_BE);
+    }
+  }
 }

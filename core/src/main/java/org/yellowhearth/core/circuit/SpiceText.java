@@ -10,6 +10,11 @@ import java.util.Locale;
  * no card of their own are arbitrary sources.
  */
 public final class SpiceText {
+  /** Long enough for supplies with filters of some seconds; steps as fine as a reference wants. */
+  private static final double SECONDS = 2;
+
+  private static final double LONGEST_STEP = 1e-5;
+
   private final Circuit circuit;
   private final List<String> lines = new ArrayList<>();
 
@@ -18,7 +23,7 @@ public final class SpiceText {
   }
 
   /** The cards of the elements, a line each, without title, analysis and end. */
-  public static List<String> cards(Circuit circuit) {
+  private static List<String> cards(Circuit circuit) {
     SpiceText text = new SpiceText(circuit);
     circuit.elements().forEach(text::element);
     return List.copyOf(text.lines);
@@ -45,6 +50,21 @@ public final class SpiceText {
     all.addAll(measures);
     all.add(".end");
     return String.join("\n", all) + "\n";
+  }
+
+  /**
+   * A whole netlist that runs as it is, from the cold for two seconds, and prints the direct
+   * voltage and the ripple of points over the last period.
+   */
+  public static String study(Circuit circuit, String title, List<String> points) {
+    String window = card("from=" + number(SECONDS - circuit.period()), "to=" + number(SECONDS));
+    List<String> measures = new ArrayList<>();
+    for (String point : points) {
+      String volts = "v(" + node(point) + ")";
+      measures.add(card(".meas tran", "dc_" + node(point), "avg", volts, window));
+      measures.add(card(".meas tran", "pp_" + node(point), "pp", volts, window));
+    }
+    return netlist(circuit, title, SECONDS, LONGEST_STEP, measures);
   }
 
   /** How a node of the circuit is called in the netlist. */

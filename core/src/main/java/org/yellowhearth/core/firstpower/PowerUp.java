@@ -205,14 +205,15 @@ public record PowerUp(List<PowerUpPlan.Clip> clips, List<Rung> rungs) {
       Watcher watcher) {
     At found = at(supply, setup, share, NEAR);
     double glow = setup.lamp().map(l -> found.lampWatts / l.watts()).orElse(0.0);
-    Settled less = Settled.of(standing(supply, setup, share, found.heaters * (1 - HEATER_UNSURE)));
-    Settled more = Settled.of(standing(supply, setup, share, found.heaters * (1 + HEATER_UNSURE)));
+    Settled less = near(supply, setup, share, found.heaters * (1 - HEATER_UNSURE), found.settled);
+    Settled more = near(supply, setup, share, found.heaters * (1 + HEATER_UNSURE), found.settled);
     // What needs no warming draws from the first moment on.
     Settled cold =
         setup.loads() == TurnedUp.Loads.SEMICONDUCTORS
             ? found.settled
-            : Settled.of(
-                behind(setup, TurnedUp.at(supply, share, found.heaters, TurnedUp.Loads.OUT)));
+            : Settled.near(
+                behind(setup, TurnedUp.at(supply, share, found.heaters, TurnedUp.Loads.OUT)),
+                found.settled);
     List<String> points =
         setup.clips().stream()
             .filter(c -> onSupply(c))
@@ -475,13 +476,14 @@ public record PowerUp(List<PowerUpPlan.Clip> clips, List<Rung> rungs) {
       return new At(share, 0, Settled.of(standing(supply, setup, share, share)));
     }
     double low = 0;
-    double above = tried(supply, setup, share, low).heaters;
+    At now = tried(Settled.of(standing(supply, setup, share, low)), supply);
+    double above = now.heaters;
     double high = share;
-    At now = tried(supply, setup, share, high);
+    now = tried(near(supply, setup, share, high, now.settled), supply);
     double below = now.heaters - high;
     for (int k = 0; k < MOST && Math.abs(below) > near; k++) {
       double between = (low * below - high * above) / (below - above);
-      At next = tried(supply, setup, share, between);
+      At next = tried(near(supply, setup, share, between, now.settled), supply);
       double gap = next.heaters - between;
       if (gap * below < 0) {
         low = high;
@@ -496,14 +498,19 @@ public record PowerUp(List<PowerUpPlan.Clip> clips, List<Rung> rungs) {
     return now;
   }
 
-  /** What the heaters get where they are taken to get so much. */
-  private static At tried(Supply supply, Setup setup, double share, double heaters) {
-    Settled settled = Settled.of(standing(supply, setup, share, heaters));
+  /** What the heaters get in a steady state in which they were taken to get so much. */
+  private static At tried(Settled settled, Supply supply) {
     double nominal = supply.mains().nominalVolts();
     Waveforms w = settled.waves();
     double amperes = w.current(Supply.LAMP).rms();
     double lampOhms = settled.supply().primary().lamp().orElseThrow().ohms();
     return new At(w.voltage("mains.l").rms() / nominal, amperes * amperes * lampOhms, settled);
+  }
+
+  /** The steady state with the heaters taken to get so much, looked for near another. */
+  private static Settled near(
+      Supply supply, Setup setup, double share, double heaters, Settled other) {
+    return Settled.near(standing(supply, setup, share, heaters), other);
   }
 
   private static Supply standing(Supply supply, Setup setup, double share, double heaters) {

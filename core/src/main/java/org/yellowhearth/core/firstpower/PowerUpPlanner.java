@@ -295,7 +295,8 @@ public final class PowerUpPlanner {
       switch (s) {
         case Section.Filter f when f.against().equals(Section.CHASSIS) ->
             f.shunt().ifPresent(c -> limit(limits, f.to(), c));
-        case Section.Doubler d when d.cascade() -> limit(limits, d.to(), d.second());
+        case Section.Doubler d when d.cascade() && d.common().equals(Section.CHASSIS) ->
+            limit(limits, d.to(), d.second());
         default -> {
           // No capacitor of its own to the chassis.
         }

@@ -353,19 +353,8 @@ public record Demand(
             .map(s ->
                 switch (s) {
                   case Section.Rectify r when r.id().equals(rectifier) ->
-                      (Section)
-                          new Section.Rectify(
-                              r.id(),
-                              r.winding(),
-                              r.scheme(),
-                              model,
-                              r.negative(),
-                              r.to(),
-                              r.common(),
-                              Section.Rectify.whole(r.scheme()));
-                  case Section.Doubler d when d.id().equals(rectifier) ->
-                      new Section.Doubler(
-                          d.id(), d.winding(), d.cascade(), model, d.to(), d.first(), d.second());
+                      (Section) r.renewed(model);
+                  case Section.Doubler d when d.id().equals(rectifier) -> d.renewed(model);
                   default -> s;
                 })
             .toList());

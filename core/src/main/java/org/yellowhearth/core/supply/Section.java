@@ -3,6 +3,7 @@ package org.yellowhearth.core.supply;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.supply.Parameter.Which;
 
 /**
@@ -31,6 +32,13 @@ public sealed interface Section
   /** How it rectifies, where it does. */
   default Optional<RectifierModel> rectifier() {
     return Optional.empty();
+  }
+
+  private static List<Double> counted(String id, List<Double> legs, int expected) {
+    if (legs.size() != expected) {
+      throw new BadCircuitException(id, "has " + legs.size() + " legs; expected " + expected);
+    }
+    return List.copyOf(legs);
   }
 
   private static List<Double> legs(String id, List<Double> legs, Tuner tuner) {
@@ -106,7 +114,7 @@ public sealed interface Section
       List<Double> legs)
       implements Section {
     public Rectify {
-      legs = List.copyOf(legs);
+      legs = Section.counted(id, legs, whole(scheme).size());
     }
 
     @Override
@@ -118,6 +126,11 @@ public sealed interface Section
     public Rectify tuned(Tuner t) {
       return new Rectify(
           id, winding, scheme, model.tuned(id, t), negative, to, common, Section.legs(id, legs, t));
+    }
+
+    /** Another rectifier in its place, all its legs whole. */
+    public Rectify renewed(RectifierModel other) {
+      return new Rectify(id, winding, scheme, other, negative, to, common, whole(scheme));
     }
 
     /** A rectifier whose legs are all whole, against the chassis. */
@@ -148,21 +161,27 @@ public sealed interface Section
 
   /**
    * A voltage doubler of two rectifiers and two capacitors: full wave, with the winding between the
-   * two capacitors, or cascade, with one side of the winding on the chassis and the first capacitor
-   * in the other.
+   * two capacitors, or cascade, with one side of the winding on the common point and the first
+   * capacitor in the other.
+   *
+   * @param negative whether it makes a negative voltage
+   * @param common the point its current comes back to, most often the chassis
+   * @param legs what share of its conductance each of the two rectifiers has
    */
   record Doubler(
       String id,
       String winding,
       boolean cascade,
       RectifierModel model,
+      boolean negative,
       String to,
+      String common,
       Cap first,
       Cap second,
       List<Double> legs)
       implements Section {
     public Doubler {
-      legs = List.copyOf(legs);
+      legs = Section.counted(id, legs, WHOLE.size());
     }
 
     @Override
@@ -170,7 +189,7 @@ public sealed interface Section
       return Optional.of(model);
     }
 
-    /** A doubler whose rectifiers are whole. */
+    /** A doubler whose rectifiers are whole, for a positive voltage against the chassis. */
     public Doubler(
         String id,
         String winding,
@@ -179,8 +198,16 @@ public sealed interface Section
         String to,
         Cap first,
         Cap second) {
-      this(id, winding, cascade, model, to, first, second, List.of(1.0, 1.0));
+      this(id, winding, cascade, model, false, to, CHASSIS, first, second, WHOLE);
     }
+
+    /** Other rectifiers in its place, both whole. */
+    public Doubler renewed(RectifierModel other) {
+      return new Doubler(id, winding, cascade, other, negative, to, common, first, second, WHOLE);
+    }
+
+    /** Both rectifiers whole. */
+    public static final List<Double> WHOLE = List.of(1.0, 1.0);
 
     @Override
     public Doubler tuned(Tuner t) {
@@ -189,7 +216,9 @@ public sealed interface Section
           winding,
           cascade,
           model.tuned(id, t),
+          negative,
           to,
+          common,
           first.tuned(t),
           second.tuned(t),
           Section.legs(id, legs, t));

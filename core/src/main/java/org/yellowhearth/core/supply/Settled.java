@@ -54,10 +54,7 @@ public record Settled(Supply supply, Circuit circuit, Waveforms waves) {
    * @throws NoSolutionException where nothing is found
    */
   public static Settled of(Supply supply) {
-    return kept(
-        new Asked(supply, Optional.empty()),
-        () ->
-            supply.primary().lamp().map(lamp -> warmed(supply, lamp)).orElseGet(() -> at(supply)));
+    return kept(new Asked(supply, Optional.empty()), () -> worked(supply, Optional.empty()));
   }
 
   /**
@@ -68,9 +65,21 @@ public record Settled(Supply supply, Circuit circuit, Waveforms waves) {
   public static Settled near(Supply supply, Settled other) {
     return supply.equals(other.supply)
         ? other
-        : supply.primary().lamp().isPresent()
-            ? of(supply)
-            : kept(new Asked(supply, Optional.of(other.supply)), () -> from(supply, other));
+        : kept(
+            new Asked(supply, Optional.of(other.supply)), () -> worked(supply, Optional.of(other)));
+  }
+
+  /** The same, for one of many that nobody will ask for again. */
+  public static Settled once(Supply supply, Settled other) {
+    return worked(supply, Optional.of(other));
+  }
+
+  private static Settled worked(Supply supply, Optional<Settled> from) {
+    return supply
+        .primary()
+        .lamp()
+        .map(lamp -> warmed(supply, lamp, from))
+        .orElseGet(() -> at(supply, from));
   }
 
   private static Settled kept(Asked asked, Supplier<Settled> worked) {
@@ -87,23 +96,24 @@ public record Settled(Supply supply, Circuit circuit, Waveforms waves) {
     return settled;
   }
 
-  private static Settled at(Supply supply) {
+  private static Settled at(Supply supply, Optional<Settled> from) {
     Circuit circuit = supply.circuit();
-    return new Settled(supply, circuit, SteadyState.of(circuit));
+    return new Settled(
+        supply,
+        circuit,
+        from.isPresent()
+            ? SteadyState.of(circuit, from.get().waves.namedStates())
+            : SteadyState.of(circuit));
   }
 
-  private static Settled from(Supply supply, Settled other) {
-    Circuit circuit = supply.circuit();
-    return new Settled(supply, circuit, SteadyState.of(circuit, other.waves.namedStates()));
-  }
-
-  private static Settled warmed(Supply supply, Lamp lamp) {
-    double x = Math.log(lamp.ohms());
+  private static Settled warmed(Supply supply, Lamp lamp, Optional<Settled> from) {
+    Optional<Settled> last = from;
+    double x = Math.log(from.flatMap(f -> f.supply.primary().lamp()).orElse(lamp).ohms());
     double slope = USUAL_SLOPE;
     double before = Double.NaN;
     double gapBefore = Double.NaN;
     for (int k = 0; k < MOST; k++) {
-      Settled now = at(supply.with(supply.primary().with(lamp.at(Math.exp(x)))));
+      Settled now = at(supply.with(supply.primary().with(lamp.at(Math.exp(x)))), last);
       double gap = Math.log(lamp.ohmsAt(now.waves.current(Supply.LAMP).rms())) - x;
       if (Math.abs(gap) < NEAR) {
         return now;
@@ -114,6 +124,7 @@ public record Settled(Supply supply, Circuit circuit, Waveforms waves) {
       before = x;
       gapBefore = gap;
       x -= gap / slope;
+      last = Optional.of(now);
     }
     throw new NoSolutionException(MOST);
   }

@@ -286,17 +286,12 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
 
   private static void leg(
       Section.Rectify r, int number, String from, String to, List<Element> all) {
-    RectifierModel model = leg(r.id(), r.model(), r.legs(), number);
+    RectifierModel model = weakened(r.id(), r.model(), r.legs().get(number));
     String name = r.legs().size() == 1 ? r.id() : r.id() + "." + (number + 1);
     all.add(r.negative() ? model.between(name, to, from) : model.between(name, from, to));
   }
 
-  private static RectifierModel leg(
-      String id, RectifierModel whole, List<Double> legs, int number) {
-    if (number >= legs.size()) {
-      throw new BadCircuitException(id, "has " + legs.size() + " legs; expected one more");
-    }
-    double share = legs.get(number);
+  private static RectifierModel weakened(String id, RectifierModel whole, double share) {
     if (!(share >= 0 && share <= 10)) {
       throw new BadCircuitException(
           id, "has a leg of " + share + " of its conductance; expected 0 to 10");
@@ -333,17 +328,24 @@ public record Supply(Mains mains, Primary primary, List<Section> sections) {
     String b = w.id() + ".b";
     if (d.cascade()) {
       String pumped = d.id() + ".p";
-      all.add(new Element.Resistance(d.id() + ".tie", b, Section.CHASSIS, 1e-3));
+      all.add(new Element.Resistance(d.id() + ".tie", b, d.common(), 1e-3));
       all.add(cap(d.first(), pumped, a));
-      all.add(leg(d.id(), d.model(), d.legs(), 0).between(d.id() + ".1", Section.CHASSIS, pumped));
-      all.add(leg(d.id(), d.model(), d.legs(), 1).between(d.id() + ".2", pumped, d.to()));
-      all.add(cap(d.second(), d.to(), Section.CHASSIS));
+      all.add(rectifier(d, 0, d.common(), pumped));
+      all.add(rectifier(d, 1, pumped, d.to()));
+      all.add(cap(d.second(), d.to(), d.common()));
     } else {
-      all.add(leg(d.id(), d.model(), d.legs(), 0).between(d.id() + ".1", a, d.to()));
-      all.add(leg(d.id(), d.model(), d.legs(), 1).between(d.id() + ".2", Section.CHASSIS, a));
+      all.add(rectifier(d, 0, a, d.to()));
+      all.add(rectifier(d, 1, d.common(), a));
       all.add(cap(d.first(), d.to(), b));
-      all.add(cap(d.second(), b, Section.CHASSIS));
+      all.add(cap(d.second(), b, d.common()));
     }
+  }
+
+  /** One of the two of a doubler, turned round for a negative voltage. */
+  private static Element rectifier(Section.Doubler d, int number, String from, String to) {
+    RectifierModel model = weakened(d.id(), d.model(), d.legs().get(number));
+    String name = d.id() + "." + (number + 1);
+    return d.negative() ? model.between(name, to, from) : model.between(name, from, to);
   }
 
   /** A capacitor; one whose lead is off is only what leaks beside it. */

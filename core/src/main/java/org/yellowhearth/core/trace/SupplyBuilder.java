@@ -90,14 +90,14 @@ final class SupplyBuilder {
       known.missing().add(Message.of(TraceWords.NOTHING_DESCRIBED));
       return model(Optional.empty());
     }
-    described.forEach(this::section);
     Optional<Supply> supply = Optional.empty();
-    if (known.missing().isEmpty()) {
-      try {
+    try {
+      described.forEach(this::section);
+      if (known.missing().isEmpty()) {
         supply = Optional.of(typed(new Supply(mains(), primary(), sections)));
-      } catch (BadCircuitException e) {
-        known.missing().add(Message.of(TraceWords.CANNOT_BE, e.where(), e.why()));
       }
+    } catch (BadCircuitException e) {
+      known.missing().add(Message.of(TraceWords.CANNOT_BE, e.where(), e.why()));
     }
     return model(supply);
   }
@@ -272,9 +272,12 @@ final class SupplyBuilder {
                 r.winding(),
                 r.scheme() == SupplyRectifier.Scheme.CASCADE_DOUBLER,
                 model,
+                r.negative(),
                 r.to(),
+                r.common(),
                 first.get(),
-                second.get()));
+                second.get(),
+                legs(r, Section.Doubler.WHOLE)));
       }
       return;
     }
@@ -284,13 +287,22 @@ final class SupplyBuilder {
           case FULL_WAVE -> Section.Scheme.FULL_WAVE;
           case BRIDGE, FULL_WAVE_DOUBLER, CASCADE_DOUBLER -> Section.Scheme.BRIDGE;
         };
-    List<Double> legs =
-        r.legs().isEmpty() || view == View.AS_DRAWN
-            ? Section.Rectify.whole(scheme)
-            : r.legs().stream().map(SupplyRectifier.Leg::share).toList();
     sections.add(
         new Section.Rectify(
-            r.name(), r.winding(), scheme, model, r.negative(), r.to(), r.common(), legs));
+            r.name(),
+            r.winding(),
+            scheme,
+            model,
+            r.negative(),
+            r.to(),
+            r.common(),
+            legs(r, Section.Rectify.whole(scheme))));
+  }
+
+  private List<Double> legs(SupplyRectifier r, List<Double> whole) {
+    return r.legs().isEmpty() || view == View.AS_DRAWN
+        ? whole
+        : r.legs().stream().map(SupplyRectifier.Leg::share).toList();
   }
 
   private RectifierModel model(SupplyRectifier r) {

@@ -1,15 +1,15 @@
 package org.yellowhearth.core.trace;
 
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.function.Supplier;
+import java.util.function.ToDoubleFunction;
 import org.yellowhearth.core.circuit.BadCircuitException;
 import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.circuit.Wave;
-import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.progress.StoppedException;
 import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.supply.Parameter;
@@ -69,43 +69,62 @@ public record ToleranceRuns(int runs, int failed, List<Rail> rails, List<Double>
       long seed,
       Watcher watcher) {
     SplittableRandom random = new SplittableRandom(seed);
-    Map<String, double[]> dc = new HashMap<>();
-    Map<String, double[]> ripple = new HashMap<>();
-    points.forEach(p -> {
-      dc.put(p, new double[runs]);
-      ripple.put(p, new double[runs]);
-    });
-    double[] watts = new double[runs];
-    int good = 0;
-    for (int run = 0; run < runs; run++) {
-      if (run % CHUNK == 0 && !watcher.goOn((double) run / runs)) {
+    Optional<Settled> middle = settled(() -> Settled.of(supply));
+    List<Shown> good = new ArrayList<>();
+    for (int run = 0; run < runs; run += CHUNK) {
+      if (!watcher.goOn((double) run / runs)) {
         throw new StoppedException();
       }
-      Supply here =
-          supply.tuned((knob, now) ->
-              now * Math.exp(spread.getOrDefault(knob, 0.0) * random.nextGaussian()));
-      try {
-        Settled settled = Settled.of(here);
-        Waveforms w = settled.waves();
-        watts[good] = settled.mainsWatts();
-        for (String p : points) {
-          Wave v = w.voltage(p);
-          dc.get(p)[good] = v.mean();
-          ripple.get(p)[good] = v.rippleRms();
-        }
-        good++;
-      } catch (BadCircuitException | NoSolutionException _) {
-        // Counted below: a run that cannot be is no run.
+      List<Supply> drawn = new ArrayList<>();
+      for (int k = run; k < Math.min(runs, run + CHUNK); k++) {
+        drawn.add(
+            supply.tuned((knob, now) ->
+                now * Math.exp(spread.getOrDefault(knob, 0.0) * random.nextGaussian())));
       }
+      drawn.parallelStream().map(d -> shown(d, middle, points)).toList().stream()
+          .flatMap(Optional::stream)
+          .forEach(good::add);
     }
-    int kept = good;
     List<Rail> rails = new ArrayList<>();
-    points.forEach(
-        p -> rails.add(new Rail(p, sorted(dc.get(p), kept), sorted(ripple.get(p), kept))));
-    return new ToleranceRuns(kept, runs - kept, rails, sorted(watts, kept));
+    for (int p = 0; p < points.size(); p++) {
+      int of = p;
+      rails.add(
+          new Rail(
+              points.get(of), sorted(good, s -> s.direct[of]), sorted(good, s -> s.ripple[of])));
+    }
+    return new ToleranceRuns(good.size(), runs - good.size(), rails, sorted(good, s -> s.watts));
   }
 
-  private static List<Double> sorted(double[] values, int count) {
-    return Arrays.stream(values, 0, count).sorted().boxed().toList();
+  /** What one set shows at each point. */
+  private static final class Shown {
+    private final double watts;
+    private final double[] direct;
+    private final double[] ripple;
+
+    private Shown(Settled settled, List<String> points) {
+      watts = settled.mainsWatts();
+      List<Wave> waves = points.stream().map(settled.waves()::voltage).toList();
+      direct = waves.stream().mapToDouble(Wave::mean).toArray();
+      ripple = waves.stream().mapToDouble(Wave::rippleRms).toArray();
+    }
+  }
+
+  private static Optional<Shown> shown(
+      Supply drawn, Optional<Settled> middle, List<String> points) {
+    return settled(() -> middle.map(m -> Settled.once(drawn, m)).orElseGet(() -> Settled.of(drawn)))
+        .map(s -> new Shown(s, points));
+  }
+
+  /** Nothing of a set that cannot be: it is counted as one that failed. */
+  private static Optional<Settled> settled(Supplier<Settled> search) {
+    try {
+      return Optional.of(search.get());
+    } catch (BadCircuitException | NoSolutionException _) {
+      return Optional.empty();
+    }
+  }
+
+  private static List<Double> sorted(List<Shown> all, ToDoubleFunction<Shown> which) {
+    return all.stream().mapToDouble(which).sorted().boxed().toList();
   }
 }

@@ -17,7 +17,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.circuit.SpiceText;
 import org.yellowhearth.core.fact.SupplySection;
-import org.yellowhearth.core.supply.Supply;
+import org.yellowhearth.core.trace.SupplyModel;
 import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
@@ -27,6 +27,7 @@ import org.yellowhearth.publishing.drawing.PlotSvg;
 import org.yellowhearth.publishing.drawing.River;
 import org.yellowhearth.publishing.drawing.SupplySymbols;
 import org.yellowhearth.workshop.DeskModel;
+import org.yellowhearth.workshop.TraceModel;
 import org.yellowhearth.workshop.words.Labels;
 
 /** Trace: the voltage river of this very set, its description, readings, suspects and margins. */
@@ -36,11 +37,6 @@ public final class TraceView extends BorderPane implements Paged {
   private static final double SVG_WIDTH = 1100;
   private static final double SVG_RIVER = 420;
   private static final double SVG_EM = 14;
-
-  /** Long enough for most supplies to settle, by steps short enough for their ripple. */
-  private static final double SPICE_SECONDS = 2;
-
-  private static final double SPICE_STEP = 1e-5;
 
   private final DeskModel model;
   private final Map<String, Node> pages = new LinkedHashMap<>();
@@ -147,15 +143,16 @@ public final class TraceView extends BorderPane implements Paged {
   }
 
   private String spice() {
-    Supply supply =
+    SupplyModel now =
         model
             .trace()
             .workedProperty()
             .get()
-            .flatMap(w -> w.now().supply())
+            .map(TraceModel.Worked::now)
+            .filter(m -> m.supply().isPresent())
             .orElseThrow(() ->
                 new IllegalStateException("a supply that cannot be worked out has no netlist"));
-    return SpiceText.netlist(
-        supply.circuit(), model.job().plate().name(), SPICE_SECONDS, SPICE_STEP, List.of());
+    return SpiceText.study(
+        now.supply().orElseThrow().circuit(), model.job().plate().name(), now.points());
   }
 }
