@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.yellowhearth.core.circuit.SpiceText;
 import org.yellowhearth.core.fact.SupplySection;
@@ -72,6 +73,17 @@ final class ComputedSupply {
                     .put("alike", e.alike());
                 ArrayNode predicted = one.putArray("predictedVolts");
                 e.predicted().forEach(predicted::add);
+                ArrayNode hot = one.putArray("hot");
+                e.hot()
+                    .forEach(h -> {
+                      ObjectNode part =
+                          hot.addObject()
+                              .put("part", h.part())
+                              .put("watts", h.watts())
+                              .put("soundWatts", h.soundWatts());
+                      h.ratedWatts().ifPresent(w -> part.put("ratedWatts", w));
+                    });
+                one.put("heat", e.heat().name().toLowerCase(Locale.ROOT));
               });
               ArrayNode next = node.putArray("next");
               d.next()

@@ -8,10 +8,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.yellowhearth.core.circuit.BadCircuitException;
+import org.yellowhearth.core.circuit.NoSolutionException;
 import org.yellowhearth.core.progress.StoppedException;
 import org.yellowhearth.core.progress.Watcher;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Section;
+import org.yellowhearth.core.supply.Settled;
 import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.trace.Diagnosis.Datum;
 import org.yellowhearth.core.trace.Diagnosis.Question;
@@ -150,6 +153,20 @@ final class Comparison {
           return s.around(squares, here.logDensityOf(squares));
         })
         .toList();
+  }
+
+  /** What would get hot with a sample's faults; nothing where that cannot be worked out. */
+  List<Heat> heat(Sample sample) {
+    if (sample.faults().isEmpty()) {
+      return List.of();
+    }
+    try {
+      Settled usual = Settled.of(question.supply());
+      return Heat.of(
+          Settled.near(sample.in(question.supply()), usual), usual, question.heat().rated());
+    } catch (BadCircuitException | NoSolutionException _) {
+      return List.of();
+    }
   }
 
   /** How many readings there are. */

@@ -93,6 +93,7 @@ public final class Diagnosis {
    *     much each, as a natural logarithm, for one standard deviation of what they share
    * @param odds of each part being bad before anything was read; a twentieth where none are given
    * @param setups how the set stood; the first is as it is described, with nothing clipped on
+   * @param heat what was noticed of heat
    */
   public record Question(
       Supply supply,
@@ -101,8 +102,9 @@ public final class Diagnosis {
       Map<Parameter, Double> spread,
       List<Map<Parameter, Double>> together,
       Map<String, Double> odds,
-      List<Setup> setups) {
-    /** A question about parts that share nothing. */
+      List<Setup> setups,
+      Heat.Known heat) {
+    /** A question about parts that share nothing, and whose heat nobody felt. */
     public Question(
         Supply supply,
         List<String> points,
@@ -110,7 +112,7 @@ public final class Diagnosis {
         Map<Parameter, Double> spread,
         Map<String, Double> odds,
         List<Setup> setups) {
-      this(supply, points, data, spread, List.of(), odds, setups);
+      this(supply, points, data, spread, List.of(), odds, setups, Heat.Known.NOTHING);
     }
 
     public Question {
@@ -143,6 +145,8 @@ public final class Diagnosis {
    * @param predicted what the meter would show for each reading
    * @param passes whether the readings lie no further off than they do by chance, at 99 %
    * @param alike whether the readings cannot tell it from the likeliest
+   * @param hot what would get noticeably hot, of the likeliest explanations
+   * @param heat what that says, held against what was noticed
    */
   public record Explanation(
       List<String> parts,
@@ -151,8 +155,11 @@ public final class Diagnosis {
       double misfit,
       List<Double> predicted,
       boolean passes,
-      boolean alike) {
+      boolean alike,
+      List<Heat> hot,
+      Heat.Says heat) {
     public Explanation {
+      hot = List.copyOf(hot);
       parts = List.copyOf(parts);
       faults = List.copyOf(faults);
       predicted = List.copyOf(predicted);
@@ -164,7 +171,8 @@ public final class Diagnosis {
     }
 
     private Explanation marked(boolean like) {
-      return new Explanation(parts, faults, probability, misfit, predicted, passes, like);
+      return new Explanation(
+          parts, faults, probability, misfit, predicted, passes, like, hot, heat);
     }
   }
 
@@ -252,7 +260,7 @@ public final class Diagnosis {
    * @throws StoppedException where the watcher did not want to go on
    */
   public List<NextStep> next() {
-    return new NextSteps(question, comparison, alone()).all();
+    return new NextSteps(question, comparison, felt(alone())).all();
   }
 
   /** The sound supply and every single fault. */
@@ -336,18 +344,49 @@ public final class Diagnosis {
     return m;
   }
 
-  private List<Explanation> explanations(List<Sample> samples) {
+  /**
+   * Samples as likely as heat leaves them: each way in which a part may be bad is judged by what it
+   * would make hot at its likeliest severity, of the likeliest ways.
+   */
+  private List<Sample> felt(List<Sample> samples) {
+    if (question.heat.felt().isEmpty()) {
+      return samples;
+    }
+    Map<Object, Sample> best = new LinkedHashMap<>();
+    for (Sample s : samples) {
+      best.merge(s.way(), s, (a, b) -> a.log() >= b.log() ? a : b);
+    }
+    Map<Object, Double> moved = new HashMap<>();
+    best.entrySet().stream()
+        .sorted(Comparator.comparingDouble(e -> -e.getValue().log()))
+        .limit(2L * CLOSER)
+        .forEach(e ->
+            moved.put(
+                e.getKey(),
+                Heat.log(Heat.says(comparison.heat(e.getValue()), question.heat.felt()))));
+    return samples.stream()
+        .map(s -> s.times(moved.getOrDefault(s.way(), 0.0)))
+        .toList();
+  }
+
+  private List<Explanation> explanations(List<Sample> all) {
+    List<Sample> samples = felt(all);
     Map<List<String>, Double> logs = new HashMap<>();
     Map<List<String>, Sample> best = new HashMap<>();
     for (Sample s : samples) {
       logs.merge(s.parts(), s.log(), Diagnosis::logSum);
       best.merge(s.parts(), s, (a, b) -> a.log() >= b.log() ? a : b);
     }
+    Map<List<String>, List<Heat>> hot = new HashMap<>();
+    logs.entrySet().stream()
+        .sorted(Map.Entry.<List<String>, Double>comparingByValue().reversed())
+        .limit(CLOSER)
+        .forEach(e -> hot.put(e.getKey(), comparison.heat(best.get(e.getKey()))));
     double wrong = wrong(samples);
     double whole = logs.values().stream().reduce(wrong, Diagnosis::logSum);
-    List<Explanation> all = new ArrayList<>();
+    List<Explanation> found = new ArrayList<>();
     best.forEach((parts, s) ->
-        all.add(
+        found.add(
             new Explanation(
                 parts,
                 s.faults(),
@@ -355,10 +394,14 @@ public final class Diagnosis {
                 s.misfit(),
                 comparison.predicted(s),
                 s.misfit() <= passes(comparison.readings()),
-                false)));
-    all.sort(Comparator.comparingDouble(Explanation::probability).reversed());
-    Explanation first = all.getFirst();
-    return all.stream()
+                false,
+                hot.getOrDefault(parts, List.of()),
+                hot.containsKey(parts)
+                    ? Heat.says(hot.get(parts), question.heat.felt())
+                    : Heat.Says.NOTHING)));
+    found.sort(Comparator.comparingDouble(Explanation::probability).reversed());
+    Explanation first = found.getFirst();
+    return found.stream()
         .map(e ->
             e.marked(
                 e.misfit <= first.misfit + ALIKE

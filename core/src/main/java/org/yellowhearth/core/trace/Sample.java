@@ -81,6 +81,18 @@ final class Sample {
     return new Sample(parts, faults, shown, whitened, squares, logPrior, log);
   }
 
+  /** Which parts are bad, each in which way, at whatever severity. */
+  Object way() {
+    return faults.stream().map(f -> List.of(f.knob(), f.mode())).toList();
+  }
+
+  /** The same, likelier by the logarithm of what else is known. */
+  Sample times(double log) {
+    return log == 0
+        ? this
+        : new Sample(parts, faults, shown, whitened, misfit, logPrior + log, logLikely);
+  }
+
   /** What every probe shows, on the scale of comparison. */
   double[] shown() {
     return shown;

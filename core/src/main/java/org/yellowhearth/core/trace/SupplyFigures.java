@@ -98,17 +98,22 @@ public record SupplyFigures(
   private static Load load(Element e, Waveforms w) {
     Wave i = w.current(e.name());
     Wave v = w.voltage(e.nodes().get(0), e.nodes().get(1));
-    OptionalDouble watts =
-        switch (e) {
-          case Element.Resistance r -> OptionalDouble.of(i.rms() * i.rms() * r.ohms());
-          case Element.Capacitance c ->
-              OptionalDouble.of(
-                  i.rippleRms() * i.rippleRms() * c.esrOhms() + v.rms() * v.rms() / c.leakOhms());
-          case Element.Inductance l -> OptionalDouble.of(i.rms() * i.rms() * l.ohms());
-          case Device _ -> OptionalDouble.of(i.meanProduct(v));
-          case Element.Source _, Element.IdealTransformer _ -> OptionalDouble.empty();
-        };
     double mean = e instanceof Element.Capacitance c ? v.mean() / c.leakOhms() : i.mean();
-    return new Load(e.name(), mean, i.rms(), i.peak(), v.most(), -v.least(), watts);
+    return new Load(
+        e.name(), mean, i.rms(), i.peak(), v.most(), -v.least(), watts(e, i, w));
+  }
+
+  /** What turns to heat in an element; none where it keeps charge or field. */
+  static OptionalDouble watts(Element e, Wave i, Waveforms w) {
+    Wave v = w.voltage(e.nodes().get(0), e.nodes().get(1));
+    return switch (e) {
+      case Element.Resistance r -> OptionalDouble.of(i.rms() * i.rms() * r.ohms());
+      case Element.Capacitance c ->
+          OptionalDouble.of(
+              i.rippleRms() * i.rippleRms() * c.esrOhms() + v.rms() * v.rms() / c.leakOhms());
+      case Element.Inductance l -> OptionalDouble.of(i.rms() * i.rms() * l.ohms());
+      case Device _ -> OptionalDouble.of(i.meanProduct(v));
+      case Element.Source _, Element.IdealTransformer _ -> OptionalDouble.empty();
+    };
   }
 }

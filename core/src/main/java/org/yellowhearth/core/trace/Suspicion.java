@@ -15,6 +15,7 @@ import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.belief.Origin;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyReading.State;
+import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.fact.SupplyState;
 import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.fact.SupplyTarget.Follows;
@@ -42,6 +43,11 @@ import org.yellowhearth.core.supply.Supply;
  */
 public record Suspicion(
     Diagnosis.Question question, List<SupplyReading> used, List<SupplyReading> leftOut) {
+  /** Signs of heat, by their ids in the knowledge files. */
+  private static final Set<String> HOT = Set.of("hot", "smell", "smoke");
+
+  private static final String COLD = "cold";
+  private static final String NOTHING_HOT = "nothing-hot";
   private static final double USUAL_METER = 0.02;
   private static final double AGED = 0.7;
 
@@ -145,7 +151,8 @@ public record Suspicion(
                 spread(job, supply, model.values(), line.isPresent()),
                 ageing(job, knowledge, model.values()),
                 odds(supply, job, knowledge, chance),
-                setups),
+                setups,
+                heat(job)),
             used,
             leftOut));
   }
@@ -167,6 +174,25 @@ public record Suspicion(
                 t.lineVolts().orElse(supply.mains().nominalVolts()) / supply.mains().volts(),
                 t.meterOhms()))
         .toList();
+  }
+
+  /** What was noticed of heat, and what resistors are rated for. */
+  private static Heat.Known heat(Job job) {
+    List<Heat.Felt> felt = new ArrayList<>();
+    for (SupplySign s : job.items(SupplySign.class)) {
+      if (HOT.contains(s.sign())) {
+        felt.add(new Heat.Felt(s.place(), true));
+      } else if (s.sign().equals(NOTHING_HOT) || (s.sign().equals(COLD) && !s.place().isEmpty())) {
+        felt.add(new Heat.Felt(s.place(), false));
+      }
+    }
+    Map<String, Double> rated = new HashMap<>();
+    for (Part p : job.census()) {
+      if (p instanceof Resistor r) {
+        r.watts().ifPresent(w -> rated.put(r.ref().toString(), w));
+      }
+    }
+    return new Heat.Known(felt, rated);
   }
 
   /**

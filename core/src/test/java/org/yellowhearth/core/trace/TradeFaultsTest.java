@@ -27,6 +27,7 @@ import org.yellowhearth.core.supply.Supply;
 import org.yellowhearth.core.supply.Supply.Mains;
 import org.yellowhearth.core.trace.Diagnosis.Datum;
 import org.yellowhearth.core.trace.Diagnosis.Explanation;
+import org.yellowhearth.core.trace.Diagnosis.Question;
 import org.yellowhearth.core.trace.Fault.Mode;
 import org.yellowhearth.core.trace.SimulatedSets.Set;
 
@@ -337,7 +338,8 @@ public class TradeFaultsTest {
                 own,
                 List.of(aged),
                 set.odds(),
-                List.of(Setup.PLAIN)),
+                List.of(Setup.PLAIN),
+                Heat.Known.NOTHING),
             Watcher.NOBODY)
         .orElseThrow()
         .singles()
@@ -345,5 +347,77 @@ public class TradeFaultsTest {
         .filter(Explanation::sound)
         .mapToDouble(Explanation::probability)
         .sum();
+  }
+
+  /** A rail behind 2.2 kΩ that reads 150 V instead of 227 V, with what was noticed of heat. */
+  private static List<Explanation> lowBehindAResistor(List<Heat.Felt> felt) {
+    Set set =
+        new Set(
+            "low behind a resistor",
+            Supply.of(
+                Mains.of(230, 50),
+                new Winding("T1", 190, 60, false),
+                Rectify.of(
+                    "D1",
+                    "T1",
+                    Scheme.HALF_WAVE,
+                    RectifierModel.of(RectifierTechnology.SILICON),
+                    "a"),
+                Filter.at("f1", "a", SimulatedSets.cap("C1", 32)),
+                Filter.through(
+                    "f2", "a", new Section.Way.Resistor("R1", 2200), "b", SimulatedSets.cap("C2", 8)),
+                new Load("set", "b", Load.Kind.RESISTANCE, 22_000)),
+            List.of("a", "b"));
+    return Diagnosis.of(
+            new Question(
+                set.supply(),
+                set.points(),
+                List.of(dc("b", 150)),
+                set.spread(),
+                List.of(),
+                set.odds(),
+                List.of(Setup.PLAIN),
+                new Heat.Known(felt, Map.of("R1", 1.0))),
+            Watcher.NOBODY)
+        .orElseThrow()
+        .singles();
+  }
+
+  private static Explanation of(List<Explanation> all, String part) {
+    return all.stream().filter(e -> e.parts().equals(List.of(part))).findFirst().orElseThrow();
+  }
+
+  /** Of a leak in C2 against a fault of R1. */
+  private static double odds(List<Explanation> all) {
+    return of(all, "C2").probability() / of(all, "R1").probability();
+  }
+
+  /**
+   * A leak that pulls a rail down that far turns watts to heat, in the leaky capacitor and in what
+   * feeds it; a resistor gone high cools both. A hand and a nose tell them apart (common practice;
+   * the watts are Ohm's law: 2.2 kΩ with some 90 V across it carries 4 W).
+   */
+  @Test
+  public void heatTellsALeakFromAResistorGoneHigh() {
+    List<Explanation> nobodyFelt = lowBehindAResistor(List.of());
+    Explanation leak = of(nobodyFelt, "C2");
+    assertThat(leak.faults().getFirst().mode()).isEqualTo(Mode.LEAKY);
+    Heat resistor =
+        leak.hot().stream().filter(h -> h.part().equals("R1")).findFirst().orElseThrow();
+    assertThat(Math.sqrt(resistor.watts() * 2200)).isBetween(60.0, 120.0);
+    assertThat(resistor.burns()).as("three times its rating").isTrue();
+    assertThat(resistor.soundWatts()).isLessThan(0.5);
+    assertThat(leak.heat()).isEqualTo(Heat.Says.NOTHING);
+    assertThat(of(nobodyFelt, "R1").hot()).isEmpty();
+
+    List<Explanation> cool = lowBehindAResistor(List.of(new Heat.Felt("", false)));
+    assertThat(odds(cool)).isLessThan(0.4 * odds(nobodyFelt));
+    assertThat(cool.getFirst().parts()).containsExactly("R1");
+
+    List<Explanation> hot = lowBehindAResistor(List.of(new Heat.Felt("R1", true)));
+    assertThat(hot.getFirst().hot()).extracting(Heat::part).contains("R1");
+    assertThat(odds(hot)).isGreaterThan(3 * odds(nobodyFelt));
+    assertThat(of(hot, "C2").heat()).isEqualTo(Heat.Says.AGREES);
+    assertThat(of(hot, "R1").heat()).isEqualTo(Heat.Says.AGAINST);
   }
 }

@@ -3,6 +3,7 @@ package org.yellowhearth.desk.trace;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -17,6 +18,7 @@ import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.quantity.Quantity;
 import org.yellowhearth.core.trace.Diagnosis;
 import org.yellowhearth.core.trace.Fault;
+import org.yellowhearth.core.trace.Heat;
 import org.yellowhearth.core.trace.MeterCheck;
 import org.yellowhearth.core.trace.NextStep;
 import org.yellowhearth.desk.forms.Bound;
@@ -36,6 +38,7 @@ final class SuspectsPage extends Page {
   private static final double LIKELY = 0.5;
 
   private static final int MOST_SHOWN = 8;
+  private static final int MOST_HOT = 3;
   private static final int MOST_STEPS = 4;
   private static final int COMPARED = 2;
   private static final double LEAST_BITS = 0.005;
@@ -149,6 +152,7 @@ final class SuspectsPage extends Page {
             row.setOnMouseClicked(_ -> trace.chosenProperty().set(e.parts().getFirst()));
           }
           found.getChildren().add(row);
+          heat(e);
         });
     all.stream()
         .filter(Diagnosis.Explanation::alike)
@@ -157,6 +161,34 @@ final class SuspectsPage extends Page {
                 .mapToObj(k -> Map.entry(e.parts().get(k), e.faults().get(k).mode())))
         .distinct()
         .forEach(e -> inside(e.getKey(), e.getValue()));
+  }
+
+  /** What would get hot, and whether that was noticed. */
+  private void heat(Diagnosis.Explanation e) {
+    if (!e.hot().isEmpty() || e.heat() == Heat.Says.AGAINST) {
+      String hot =
+          e.hot().stream().limit(MOST_HOT).map(this::heat).collect(Collectors.joining(" · "));
+      String says =
+          switch (e.heat()) {
+            case NOTHING -> Labels.of("suspects.heat.look", hot);
+            case AGREES -> Labels.of("suspects.heat.agrees", hot);
+            case AGAINST ->
+                e.hot().isEmpty()
+                    ? Labels.of("suspects.heat.none")
+                    : Labels.of("suspects.heat.against", hot);
+          };
+      found.getChildren().add(text(says, "quiet"));
+    }
+  }
+
+  private String heat(Heat h) {
+    return h.ratedWatts().isPresent()
+        ? Labels.of(
+            h.burns() ? "suspects.heat.burns" : "suspects.heat.rated",
+            h.part(),
+            Quantity.watts(h.watts()),
+            Quantity.watts(h.ratedWatts().getAsDouble()))
+        : Labels.of("suspects.heat.part", h.part(), Quantity.watts(h.watts()));
   }
 
   /** What inside a regulator would make it do that, and what to measure there. */

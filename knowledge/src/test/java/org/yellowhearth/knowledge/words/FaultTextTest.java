@@ -8,6 +8,7 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.trace.Diagnosis;
+import org.yellowhearth.core.trace.Heat;
 import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.Fault.Mode;
 
@@ -50,11 +51,22 @@ public class FaultTextTest {
             3,
             List.of(),
             true,
-            true);
+            true,
+            List.of(),
+            Heat.Says.NOTHING);
     assertThat(TEXT.of(two, "nothing")).isEqualTo("C1 open + R2 drifted high, about 47 kΩ");
     assertThat(
             TEXT.of(
-                new Diagnosis.Explanation(List.of(), List.of(), 1, 0, List.of(), true, true),
+                new Diagnosis.Explanation(
+                    List.of(),
+                    List.of(),
+                    1,
+                    0,
+                    List.of(),
+                    true,
+                    true,
+                    List.of(),
+                    Heat.Says.NOTHING),
                 "nothing"))
         .isEqualTo("nothing");
     assertThat(FaultText.parts(List.of("C1", "R2"), "nothing")).isEqualTo("C1 + R2");
