@@ -64,7 +64,8 @@ public final class Sets {
                   new CapacitorKind.Wear(40, 3, true),
                   new CapacitorKind.Heir(KIND, PreferredSeries.E6, List.of()))),
           Map.of(),
-          new Vocabulary(Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of()),
+          new Vocabulary(
+              Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of()),
           List.of(),
           Map.of(),
           List.of(),

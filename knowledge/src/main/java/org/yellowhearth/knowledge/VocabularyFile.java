@@ -47,17 +47,32 @@ final class VocabularyFile {
           StatedValue.Origin.class,
           Place.Height.class);
 
+  private static final int MOST_SIGNS = 100;
+
   private VocabularyFile() {}
 
   static Vocabulary read(JsonValue v, Map<String, String> kindWords) {
-    v.object("format", "version", "roles", "polarities", "letters", "sorts", "constants");
+    v.object("format", "version", "roles", "polarities", "letters", "sorts", "constants", "signs");
     return new Vocabulary(
         kindWords,
         words(v.field("roles"), Role.values()),
         words(v.field("polarities"), Polarity.values()),
         words(v.field("letters"), Sort.values()),
         words(v.field("sorts"), Sort.values()),
-        constants(v.field("constants")));
+        constants(v.field("constants")),
+        signs(v.field("signs")));
+  }
+
+  /** The words of each sign, by its id in the rules of the trade. */
+  private static Map<String, String> signs(JsonValue v) {
+    Map<String, String> signs = new LinkedHashMap<>();
+    for (JsonValue one : v.list(MOST_SIGNS)) {
+      one.object("sign", "words");
+      String id = one.text("sign", 40);
+      KnowledgeFiles.texts(one.field("words"))
+          .forEach(w -> KnowledgeFiles.claim(signs, w, id, one));
+    }
+    return signs;
   }
 
   private static <C extends Coded> Map<String, C> words(JsonValue v, C[] constants) {

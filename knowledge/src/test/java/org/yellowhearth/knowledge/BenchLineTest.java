@@ -19,6 +19,7 @@ import org.yellowhearth.core.job.Entry;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
+import org.yellowhearth.core.knowledge.FaultRule;
 import org.yellowhearth.core.part.Capacitor;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.part.Polarity;
@@ -152,6 +153,13 @@ public class BenchLineTest {
       {"5..5u", "MarkingWords.not-a-number", "5..5"}, //
       {"-8u", "MarkingWords.not-above-zero", "-8u"},
       {"hums badly", "BenchWords.neither", "quotation mark"},
+      {"it hums", "BenchWords.hum-frequency", "100 Hz"},
+      {"C99 hot", "BenchWords.unknown-reference-with-reading", "C99"},
+      {"rail", "BenchWords.rail-line-expected", "rail HT 340V C1 C2"},
+      {"rail HT 340V", "BenchWords.rail-line-expected", "340V"},
+      {"rail HT C1", "BenchWords.rail-line-expected", "C1"},
+      {"rail HT 340V C99", "BenchWords.rail-line-expected", "C99"},
+      {"rail HT 2A C1", "BenchWords.rail-line-expected", "2A"},
       {"HT 250", "BenchWords.neither", "HT 250V"},
       {"TP3 12.4", "BenchWords.point-volts-expected", "TP3 12.4V"},
       {"C1 pin 3", "BenchWords.pin-volts-expected", "C1 pin 3 212V"},
@@ -309,7 +317,7 @@ public class BenchLineTest {
   @Test
   public void withoutRailsTheLineSaysWhereToListThem() {
     assertThat(WORDS.say(((BenchOutcome.Refused) read("volts 12 V")).problem()))
-        .contains("List the rails in Safety");
+        .contains("rail HT 340V C1 C2");
   }
 
   @Test
@@ -321,5 +329,83 @@ public class BenchLineTest {
             WORDS.say(
                 ((BenchOutcome.Refused) read("+ C5 .05 MFD dated 6412 dated 6413")).problem()))
         .contains("second time");
+  }
+
+  @DataProvider
+  public static Object[][] noticed() {
+    return new Object[][] {
+      {"C1 runs hot", "hot", "C1"},
+      {"c1 Too hot to touch", "hot", "C1"},
+      {"C1 smells \"of fish\"", "smell", "C1"},
+      {"C1 stays cold", "cold", "C1"},
+      {"nothing hot, nothing smells", "nothing-hot", ""},
+      {"no smell, no heat.", "nothing-hot", ""},
+      {"hums at 100 Hz", "hum-double", ""},
+      {"hum 50Hz", "hum-mains", ""},
+      {"heat sink hot", "heat-sink-hot", ""},
+      {"It motorboats", "motorboating", ""},
+      {"blows fuses", "fuse-blown", ""},
+    };
+  }
+
+  /** What a nose, a hand and an ear say, at a part or of the whole set; hum by its frequency. */
+  @Test(dataProvider = "noticed")
+  public void whatIsNoticedIsNoFigureAndNoNote(String line, String sign, String place) {
+    assertThat(understood(line))
+        .isInstanceOfSatisfying(
+            BenchEntry.Notice.class,
+            n -> {
+              assertThat(n.sign()).isEqualTo(sign);
+              assertThat(n.place()).isEqualTo(place);
+              assertThat(n.said()).isEqualTo(line.contains("fish") ? "of fish" : "");
+            });
+  }
+
+  @Test
+  public void everyWordForASignNamesOneThatTheRulesKnow() {
+    assertThat(VerdictTest.KNOWLEDGE.faultSigns())
+        .extracting(FaultRule.Sign::id)
+        .containsAll(VerdictTest.KNOWLEDGE.vocabulary().signs().values());
+  }
+
+  /** A rail for Safety in one line: what holds charge, how high, what drains it. */
+  @Test
+  public void aRailIsListedInOneLine() {
+    assertThat(understood("rail HT 340V C1"))
+        .isEqualTo(
+            new BenchEntry.KeepRail(
+                "HT", 340, List.of(PartRef.of("C1")), OptionalDouble.empty(), false));
+    assertThat(understood("rail EHT C1 and 1.2 kV in series bleeder 2M2"))
+        .isEqualTo(
+            new BenchEntry.KeepRail(
+                "EHT", 1200, List.of(PartRef.of("C1")), OptionalDouble.of(2.2e6), true));
+  }
+
+  @Test
+  public void aRailThatIsListedKeepsWhatIsNotSaid() {
+    Rail before =
+        new Rail(
+            "r1",
+            "HT",
+            340,
+            List.of(PartRef.of("C1")),
+            OptionalDouble.of(1e-6),
+            "paper-waxed",
+            Rail.Bleeder.MEASURED,
+            OptionalDouble.of(220e3));
+    Rail after =
+        new BenchEntry.KeepRail("ht", 350, List.of(), OptionalDouble.empty(), false)
+            .rail(Optional.of(before), "new");
+    assertThat(after)
+        .isEqualTo(
+            new Rail(
+                "r1",
+                "HT",
+                350,
+                List.of(PartRef.of("C1")),
+                OptionalDouble.of(1e-6),
+                "paper-waxed",
+                Rail.Bleeder.MEASURED,
+                OptionalDouble.of(220e3)));
   }
 }

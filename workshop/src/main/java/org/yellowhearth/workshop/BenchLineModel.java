@@ -10,10 +10,12 @@ import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
 import org.yellowhearth.core.fact.MeterSettings;
+import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Part;
@@ -188,6 +190,26 @@ public final class BenchLineModel {
               after.run();
               model.trace().chosenProperty().set(e.point());
             });
+      }
+      case BenchEntry.Notice e ->
+          model.act(
+              new Edit.ItemChanged(
+                  Optional.empty(),
+                  Optional.of(
+                      new SupplySign(
+                          model.newId(),
+                          model.now().toInstant(),
+                          e.sign(),
+                          e.place(),
+                          OptionalDouble.empty(),
+                          e.said()))),
+              after);
+      case BenchEntry.KeepRail e -> {
+        Optional<Rail> before = e.listed(model.job());
+        model.act(
+            new Edit.ItemChanged(
+                before.map(r -> r), Optional.of(e.rail(before, model.newId()))),
+            after);
       }
       case BenchEntry.ShowPart e -> choosing(after, e.part()).run();
     }

@@ -105,6 +105,17 @@ final class EchoWords {
                           e.state() == SupplyReading.State.UNSTATED ? "" : words.word(e.state()))
                       .filter(t -> !t.isEmpty())
                       .collect(Collectors.joining(", "))));
+      case BenchEntry.Notice e ->
+          plain(
+              Labels.of(
+                  e.place().isEmpty() ? "echo.noticed" : "echo.noticed-at",
+                  words.term("FaultSign." + e.sign()),
+                  e.place()));
+      case BenchEntry.KeepRail e ->
+          plain(
+              Labels.of(
+                  e.listed(open.job()).isPresent() ? "echo.rail-again" : "echo.rail",
+                  describe.item(e.rail(e.listed(open.job()), "new"))));
       case BenchEntry.ShowPart e -> plain(Labels.of("echo.show", e.part()));
     };
   }

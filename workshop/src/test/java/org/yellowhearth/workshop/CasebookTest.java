@@ -26,6 +26,8 @@ import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.fact.SupplySign;
+import org.yellowhearth.core.trace.SwapOrder;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
@@ -193,7 +195,15 @@ public class CasebookTest {
     Matcher needed = NEEDED.matcher(said);
     Matcher lamp = LAMP.matcher(said);
     Matcher meter = METER.matcher(said);
-    if (said.startsWith("points ")) {
+    if (said.startsWith("swap ")) {
+      assertThat(SwapOrder.of(model.openProperty().get().orElseThrow().judged().assessments()))
+          .extracting(a -> a.part().ref().toString())
+          .containsExactly(said.substring(5).split(" "));
+    } else if (said.startsWith("noticed ")) {
+      assertThat(job().items(SupplySign.class))
+          .extracting(x -> (x.sign() + " " + x.place()).strip())
+          .containsExactly(said.substring(8).split(", "));
+    } else if (said.startsWith("points ")) {
       assertThat(job().items(SupplyReading.class).stream().map(SupplyReading::point).distinct())
           .containsExactly(said.substring(7).split(" "));
     } else if (at.matches()) {

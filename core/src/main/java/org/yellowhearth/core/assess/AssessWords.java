@@ -164,6 +164,7 @@ public enum AssessWords implements MessageKey {
   RISK_HOURS,
   RISK_TWIN,
   RISK_HEADROOM,
+  RISK_SURGE,
   RISK_LIKE,
   RISK_SHOP, //
   NEXT_NAME_KIND,

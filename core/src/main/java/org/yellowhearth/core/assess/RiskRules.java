@@ -16,6 +16,7 @@ import org.yellowhearth.core.fact.ShopExperience;
 import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.CapacitorKind;
+import org.yellowhearth.core.knowledge.Family;
 import org.yellowhearth.core.knowledge.Knowledge;
 import org.yellowhearth.core.knowledge.PartWear;
 import org.yellowhearth.core.message.Coded;
@@ -59,6 +60,12 @@ final class RiskRules {
       return new Alike(c.kind(), c.farads(), c.ratedVolts());
     }
   }
+
+  /**
+   * Tantalum straight across a supply, with nothing in series that holds a surge back, is what fails
+   * first, and shorted (common practice; how much more often is our own step).
+   */
+  private static final double SURGES = 4;
 
   /** How many of a kind were measured in this set, and how many of them are bad. */
   record Count(int measured, int bad) {}
@@ -109,6 +116,10 @@ final class RiskRules {
         hours.ifPresent(factors::add);
       }
       headroom(c).ifPresent(factors::add);
+      if (knowledge.kind(c.kind()).family() == Family.TANTALUM
+          && c.role().duty() == Role.Duty.SUPPLY) {
+        factors.add(new Factor(Message.of(AssessWords.RISK_SURGE), SURGES));
+      }
       double base = wear(part, knowledge).failsWithin(Risk.YEARS, years);
       List<Factor> like = like(c, base);
       factors.addAll(like);

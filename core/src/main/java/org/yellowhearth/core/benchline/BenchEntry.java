@@ -1,11 +1,14 @@
 package org.yellowhearth.core.benchline;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.yellowhearth.core.fact.MeterSettings;
 import org.yellowhearth.core.fact.OfPart;
+import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.job.Edit;
+import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Part;
 import org.yellowhearth.core.part.PartRef;
 import org.yellowhearth.core.reading.Conditions;
@@ -75,6 +78,53 @@ public sealed interface BenchEntry {
 
     /** One figure, in V, or in W. */
     public record Shown(SupplyReading.Kind kind, double value) {}
+  }
+
+  /**
+   * Something is noticed under power that is no figure of a meter.
+   *
+   * @param sign by its id in the knowledge files
+   * @param place the part, section or point; empty for the whole set
+   * @param said in quotation marks
+   */
+  record Notice(String sign, String place, String said) implements BenchEntry {}
+
+  /**
+   * A rail that holds charge, or what is new of one.
+   *
+   * @param bleederOhms marked on a resistor across it
+   * @param series whether its capacitors stand one on another
+   */
+  record KeepRail(
+      String name, double volts, List<PartRef> parts, OptionalDouble bleederOhms, boolean series)
+      implements BenchEntry {
+    public KeepRail {
+      parts = List.copyOf(parts);
+    }
+
+    /** The rail of this name that is listed. */
+    public Optional<Rail> listed(Job job) {
+      return job.items(Rail.class).stream()
+          .filter(r -> r.name().equalsIgnoreCase(name))
+          .findFirst();
+    }
+
+    /** The rail as it will be; what is not said stays as it was. */
+    public Rail rail(Optional<Rail> before, String newId) {
+      boolean bled = bleederOhms.isPresent();
+      return new Rail(
+          before.map(Rail::id).orElse(newId),
+          before.map(Rail::name).orElse(name),
+          volts,
+          parts.isEmpty() ? before.map(Rail::parts).orElse(parts) : parts,
+          before.map(Rail::otherFarads).orElse(OptionalDouble.empty()),
+          before.map(Rail::otherKind).orElse(USUAL_KIND),
+          bled ? Rail.Bleeder.MARKED : before.map(Rail::bleeder).orElse(Rail.Bleeder.NONE),
+          bled ? bleederOhms : before.map(Rail::bleederOhms).orElse(OptionalDouble.empty()),
+          series || before.filter(_ -> parts.isEmpty()).map(Rail::series).orElse(false));
+    }
+
+    private static final String USUAL_KIND = "electrolytic-dry";
   }
 
   /** A reference alone: the part is to be shown. */

@@ -40,6 +40,8 @@ import org.yellowhearth.core.reading.ReadingWords;
  * " any words                       a note in the journal
  * hold 100 kHz in circuit          what a reading does not say is so, until "hold nothing"
  * lit   off                         the set was put under power, or switched off and unplugged
+ * R4 runs hot   nothing hot   hum 100 Hz   what is noticed under power
+ * rail HT 340V C1 C2                what holds charge, and at how many volts
  * volts HT 0.4V                     a meter across the rail HT shows this
  * volts HT 0.4V found               the same, on a set that stood unplugged and was not discharged by anybody
  * HT dc 262 ac 6.6 line 236         a meter at the point HT of the supply, under power: DC, AC, and the mains then
@@ -143,6 +145,10 @@ public final class BenchLine {
     }
     if (StoreLine.begins(line)) {
       return new StoreLine(job, line).read();
+    }
+    Optional<BenchEntry> sign = SignLine.of(job, vocabulary, line);
+    if (sign.isPresent()) {
+      return sign.get();
     }
     return switch (text.toLowerCase(Locale.ROOT)) {
       case "lit", "on" -> new BenchEntry.SwitchPower(Edit.Power.LIT);

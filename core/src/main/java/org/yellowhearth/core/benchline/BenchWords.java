@@ -13,6 +13,8 @@ public enum BenchWords implements MessageKey {
   NOTE_EMPTY,
   TOO_LONG,
   NOTHING_AFTER, //
+  HUM_FREQUENCY,
+  RAIL_LINE_EXPECTED,
   NO_RAILS,
   RAIL_EXPECTED,
   VOLTS_EXPECTED,

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.Rail;
@@ -15,24 +16,29 @@ import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.message.Message;
 import org.yellowhearth.core.message.MessageKey;
+import org.yellowhearth.core.part.PartRef;
 
 /**
- * Reads what happened to a store of charge: {@code volts HT 0.4V}, {@code clip HT 1k}, {@code
- * unclip HT}.
+ * Reads what holds charge, and what happened to it: {@code rail HT 340V C1 C2}, {@code volts HT
+ * 0.4V}, {@code clip HT 1k}, {@code unclip HT}.
  */
 final class StoreLine {
-  private static final Set<String> VERBS = Set.of("volts", "clip", "unclip");
+  private static final String RAIL = "rail";
+  private static final Set<String> VERBS = Set.of("volts", "clip", "unclip", RAIL);
+  private static final Set<String> FILLING = Set.of("in", "and", "with", "of");
   private static final Set<String> TUBE = Set.of("tube", "crt", "anode");
   private static final double MOST_VOLTS = 100_000;
   private static final double LEAST_OHMS = 0.1;
   private static final double MOST_OHMS = 1e10;
 
+  private final Job job;
   private final String line;
   private final List<Named> stores = new ArrayList<>();
 
   private record Named(String id, String name) {}
 
   StoreLine(Job job, String line) {
+    this.job = job;
     this.line = line;
     job.items(Rail.class).forEach(r -> stores.add(new Named(r.id(), r.name())));
     if (job.aspect(Build.class).pictureTube().isPresent()) {
@@ -51,6 +57,9 @@ final class StoreLine {
   BenchEntry read() {
     List<Token> words = Token.of(line);
     Token verb = words.getFirst();
+    if (folded(verb).equals(RAIL)) {
+      return rail(words);
+    }
     if (stores.isEmpty()) {
       throw refused(BenchWords.NO_RAILS, verb);
     }
@@ -76,6 +85,62 @@ final class StoreLine {
           }
         },
         store.name);
+  }
+
+  /** {@code rail HT 340V C1 C2}: what holds charge; of one that is listed what is new. */
+  private BenchEntry rail(List<Token> words) {
+    if (words.size() < 3 || !words.get(1).text().matches("[\\p{L}\\p{N}+−-]{1,20}")) {
+      throw refused(BenchWords.RAIL_LINE_EXPECTED, words.getLast());
+    }
+    String name = words.get(1).text();
+    OptionalDouble volts = OptionalDouble.empty();
+    OptionalDouble bleeder = OptionalDouble.empty();
+    List<PartRef> parts = new ArrayList<>();
+    boolean series = false;
+    int at = 2;
+    while (at < words.size()) {
+      Token word = words.get(at);
+      String said = folded(word).replaceAll("[,;+]$", "");
+      Optional<PartRef> ref = PartRef.parse(said).filter(r -> job.part(r).isPresent());
+      if (said.equals("series")) {
+        series = true;
+        at++;
+      } else if (said.isEmpty() || FILLING.contains(said)) {
+        at++;
+      } else if (said.equals("bleeder") && at + 1 < words.size()) {
+        bleeder = OptionalDouble.of(measure(words, at + 1, Dimension.RESISTANCE));
+        at += 1 + FigureText.read(words, at + 1).orElseThrow().words();
+      } else if (ref.isPresent()) {
+        parts.add(ref.get());
+        at++;
+      } else if (volts.isEmpty()) {
+        volts = OptionalDouble.of(measure(words, at, Dimension.VOLTAGE));
+        at += FigureText.read(words, at).orElseThrow().words();
+      } else {
+        throw refused(BenchWords.RAIL_LINE_EXPECTED, word);
+      }
+    }
+    BenchEntry.KeepRail rail =
+        new BenchEntry.KeepRail(name, volts.orElse(0), parts, bleeder, series);
+    if (volts.isEmpty() || (parts.isEmpty() && rail.listed(job).isEmpty())) {
+      throw refused(BenchWords.RAIL_LINE_EXPECTED, words.getLast());
+    }
+    return rail;
+  }
+
+  /** A figure within what a rail may have. */
+  private double measure(List<Token> words, int at, Dimension dimension) {
+    FigureText figure =
+        FigureText.read(words, at)
+            .filter(f -> !f.isMilliOrMicro())
+            .filter(f -> f.unit().isEmpty() || f.meaning().dimension() == dimension)
+            .orElseThrow(() -> refused(BenchWords.RAIL_LINE_EXPECTED, words.get(at)));
+    double value = figure.unit().isEmpty() ? figure.number() : figure.value();
+    boolean volts = dimension == Dimension.VOLTAGE;
+    if (!(Math.abs(value) >= LEAST_OHMS && Math.abs(value) <= (volts ? MOST_VOLTS : MOST_OHMS))) {
+      throw refused(BenchWords.RAIL_LINE_EXPECTED, words.get(at));
+    }
+    return Math.abs(value);
   }
 
   private String names() {

@@ -17,6 +17,7 @@ import org.yellowhearth.core.part.Sort;
  * @param sorts words that name a sort of part
  * @param constants words for how a part is made and what it does, each with every constant it can
  *     mean
+ * @param signs words for what is noticed under power, each with the id of the sign
  */
 public record Vocabulary(
     Map<String, String> kinds,
@@ -24,7 +25,8 @@ public record Vocabulary(
     Map<String, Polarity> polarities,
     Map<String, Sort> letters,
     Map<String, Sort> sorts,
-    Map<String, List<Coded>> constants) {
+    Map<String, List<Coded>> constants,
+    Map<String, String> signs) {
   /** The longest name, in words. */
   public static final int LONGEST_NAME = 4;
 
@@ -35,6 +37,7 @@ public record Vocabulary(
     letters = Map.copyOf(letters);
     sorts = inOrder(sorts);
     constants = Map.copyOf(constants);
+    signs = Map.copyOf(signs);
   }
 
   private static <T> Map<String, T> inOrder(Map<String, T> words) {

@@ -11,6 +11,7 @@ import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplyRegulator;
 import org.yellowhearth.core.job.Job;
@@ -21,9 +22,11 @@ import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.Heat;
 import org.yellowhearth.core.trace.MeterCheck;
 import org.yellowhearth.core.trace.NextStep;
+import org.yellowhearth.core.trace.SwapOrder;
 import org.yellowhearth.desk.forms.Bound;
 import org.yellowhearth.desk.forms.Columns;
 import org.yellowhearth.desk.forms.Page;
+import org.yellowhearth.knowledge.words.Describe;
 import org.yellowhearth.knowledge.words.FaultText;
 import org.yellowhearth.workshop.DeskModel;
 import org.yellowhearth.workshop.TraceModel;
@@ -50,6 +53,7 @@ final class SuspectsPage extends Page {
   private final Button stop = button("suspects.stop", "suspects-stop", this::stop);
   private final VBox found = column();
   private final VBox next = column();
+  private final VBox swaps = column();
   private final GridPane compared = new GridPane();
   private final Columns answer =
       columns(
@@ -69,7 +73,7 @@ final class SuspectsPage extends Page {
     compared.getStyleClass().add("sums");
     compared.setId("suspects-compared");
     answer.managedProperty().bind(answer.visibleProperty());
-    add(head, state, answer, text(Labels.of("suspects.how"), "quiet"));
+    add(head, state, swaps, answer, text(Labels.of("suspects.how"), "quiet"));
     trace
         .findingsProperty()
         .addListener((_, _, _) -> {
@@ -96,8 +100,13 @@ final class SuspectsPage extends Page {
     if (trace.findingsProperty().get().isEmpty()) {
       boolean readings = !job.items(SupplyReading.class).isEmpty();
       state.setText(Labels.of(readings ? "suspects.not-asked" : "suspects.no-readings"));
+      swaps.getChildren().clear();
+      if (!readings) {
+        swaps();
+      }
       return;
     }
+    swaps.getChildren().clear();
     TraceModel.Findings f = trace.findingsProperty().get().get();
     state.setText(
         f.suspicion().used().isEmpty()
@@ -114,6 +123,31 @@ final class SuspectsPage extends Page {
       next.getChildren().add(text(Labels.of("suspects.nothing-tells"), "quiet"));
     }
     compare(f);
+  }
+
+  /** Which parts to change first where nothing is measured. */
+  private void swaps() {
+    List<Assessment> order =
+        SwapOrder.of(model().openProperty().get().orElseThrow().judged().assessments());
+    if (order.isEmpty()) {
+      return;
+    }
+    swaps.getChildren().add(text(Labels.of("suspects.swap"), "strong-note"));
+    Describe describe = new Describe(model().words());
+    for (int k = 0; k < Math.min(MOST_SHOWN, order.size()); k++) {
+      Assessment a = order.get(k);
+      swaps
+          .getChildren()
+          .add(
+              text(
+                  Labels.of(
+                      "suspects.swap.one",
+                      k + 1,
+                      a.part().ref(),
+                      describe.part(a.part()),
+                      a.risk().chanceShown())));
+    }
+    swaps.getChildren().add(text(Labels.of("suspects.off-first"), "outcome-doubtful"));
   }
 
   private String nothing() {
