@@ -65,7 +65,7 @@ final class RiskRules {
    * Tantalum straight across a supply, with nothing in series that holds a surge back, is what fails
    * first, and shorted (common practice; how much more often is our own step).
    */
-  private static final double SURGES = 4;
+  private static final double SURGES = 6;
 
   /** How many of a kind were measured in this set, and how many of them are bad. */
   record Count(int measured, int bad) {}

@@ -8,7 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.stream.Stream;
+import org.yellowhearth.core.circuit.Element;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.progress.StoppedException;
 import org.yellowhearth.core.progress.Watcher;
@@ -24,6 +26,9 @@ import org.yellowhearth.core.supply.Supply;
 public final class Diagnosis {
   private static final int FINER = 6;
   private static final double USUAL_ODDS = 0.05;
+
+  /** How often the other one has dried up as well where one has (our own step). */
+  private static final double TOGETHER = 0.3;
 
   /**
    * What weight it has that nothing is bad, against the odds of the parts: a set is measured
@@ -52,6 +57,9 @@ public final class Diagnosis {
   private final Comparison comparison;
   private final Sample sound;
   private final List<Sample> singles = new ArrayList<>();
+
+  /** Parts of one sort in one place that are bad together. */
+  private final List<Sample> together = new ArrayList<>();
 
   /**
    * A reading that the supply is held against.
@@ -192,6 +200,52 @@ public final class Diagnosis {
       from += line.steps().size();
     }
     closer();
+    dried(lines);
+  }
+
+  /**
+   * Capacitors beside one another, of one kind and age most often, dry up together: tried as one,
+   * each left with the same share.
+   */
+  private void dried(List<FaultLine> lines) {
+    for (List<String> group : beside()) {
+      List<FaultLine> of =
+          lines.stream()
+              .filter(l -> group.contains(l.part()))
+              .filter(l -> l.steps().getFirst().mode() == Fault.Mode.CAPACITANCE_LOW)
+              .toList();
+      int steps = of.stream().mapToInt(l -> l.steps().size()).min().orElse(0);
+      List<List<Fault>> faults = new ArrayList<>();
+      for (int k = 0; k < steps; k++) {
+        int step = k;
+        faults.add(of.stream().map(l -> l.steps().get(step)).toList());
+      }
+      List<Optional<double[]>> shown =
+          comparison.worked(faults.stream().map(f -> Sample.in(question.supply, f)).toList());
+      double odds =
+          group.stream()
+              .mapToDouble(p -> question.odds.getOrDefault(p, USUAL_ODDS))
+              .max()
+              .orElseThrow();
+      double prior = Math.log(odds * TOGETHER * of.getFirst().weight() / steps);
+      for (int k = 0; k < steps; k++) {
+        int step = k;
+        shown
+            .get(k)
+            .ifPresent(s -> together.add(comparison.sample(group, faults.get(step), s, prior)));
+      }
+    }
+  }
+
+  /** Capacitors that lie across the same two points, in the order of the supply. */
+  private List<List<String>> beside() {
+    Map<Set<String>, List<String>> groups = new LinkedHashMap<>();
+    for (Element e : question.supply.circuit().elements()) {
+      if (e instanceof Element.Capacitance c) {
+        groups.computeIfAbsent(Set.of(c.a(), c.b()), _ -> new ArrayList<>()).add(c.name());
+      }
+    }
+    return groups.values().stream().filter(g -> g.size() > 1).toList();
   }
 
   /** Judges the likeliest by what tolerances leave uncertain around them. */
@@ -263,9 +317,11 @@ public final class Diagnosis {
     return new NextSteps(question, comparison, felt(alone())).all();
   }
 
-  /** The sound supply and every single fault. */
+  /** The sound supply, every single fault, and what goes bad together. */
   private List<Sample> alone() {
-    return Stream.concat(Stream.of(sound), singles.stream()).toList();
+    return Stream.of(Stream.of(sound), singles.stream(), together.stream())
+        .flatMap(s -> s)
+        .toList();
   }
 
   private static double least(List<Sample> samples) {

@@ -59,6 +59,10 @@ final class Sample {
 
   /** A supply with these faults. */
   Supply in(Supply supply) {
+    return in(supply, faults);
+  }
+
+  static Supply in(Supply supply, List<Fault> faults) {
     Supply s = supply;
     for (Fault f : faults) {
       s = f.in(s);

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Random;
 import org.testng.annotations.Test;
+import org.yellowhearth.core.circuit.Waveforms;
 import org.yellowhearth.core.fact.SupplyReading.Kind;
 import org.yellowhearth.core.part.RectifierTechnology;
 import org.yellowhearth.core.progress.Watcher;
@@ -419,5 +420,44 @@ public class TradeFaultsTest {
     assertThat(odds(hot)).isGreaterThan(3 * odds(nobodyFelt));
     assertThat(of(hot, "C2").heat()).isEqualTo(Heat.Says.AGREES);
     assertThat(of(hot, "R1").heat()).isEqualTo(Heat.Says.AGAINST);
+  }
+
+  /**
+   * Two reservoirs beside one another that have both dried up to an eighth: the ripple says that no
+   * single one would be enough, and both are named together (common practice).
+   */
+  @Test
+  public void reservoirsBesideOneAnotherDryUpTogether() {
+    Set set =
+        new Set(
+            "two reservoirs",
+            Supply.of(
+                Mains.of(230, 50),
+                new Winding("T1", 20, 0.3, false),
+                Rectify.of(
+                    "D1",
+                    "T1",
+                    Scheme.BRIDGE,
+                    RectifierModel.of(RectifierTechnology.SILICON),
+                    "raw"),
+                Filter.at("f1", "raw", SimulatedSets.cap("C1", 4700)),
+                Filter.at("f2", "raw", SimulatedSets.cap("C2", 4700)),
+                new Load("set", "raw", Load.Kind.CURRENT, 1)),
+            List.of("raw"));
+    Waveforms dried =
+        Settled.of(
+                set.supply()
+                    .tuned(
+                        (knob, now) -> knob.which() == Which.CAPACITANCE ? now / 8 : now))
+            .waves();
+    List<Explanation> all =
+        from(
+            set,
+            dc("raw", dried.voltage("raw").mean()),
+            ac("raw", dried.voltage("raw").rippleRms()));
+    assertThat(all.getFirst().parts()).containsExactly("C1", "C2");
+    assertThat(all.getFirst().faults())
+        .allMatch(f -> f.mode() == Mode.CAPACITANCE_LOW)
+        .allMatch(f -> f.value() > 4700e-6 / 16 && f.value() < 4700e-6 / 4);
   }
 }

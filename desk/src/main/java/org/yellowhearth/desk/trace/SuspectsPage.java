@@ -73,7 +73,10 @@ final class SuspectsPage extends Page {
     compared.getStyleClass().add("sums");
     compared.setId("suspects-compared");
     answer.managedProperty().bind(answer.visibleProperty());
-    add(head, state, swaps, answer, text(Labels.of("suspects.how"), "quiet"));
+    Label how = text(Labels.of("suspects.how"), "quiet");
+    how.visibleProperty().bind(answer.visibleProperty());
+    how.managedProperty().bind(answer.visibleProperty());
+    add(head, state, swaps, answer, how);
     trace
         .findingsProperty()
         .addListener((_, _, _) -> {
