@@ -64,8 +64,7 @@ public final class Sets {
                   new CapacitorKind.Wear(40, 3, true),
                   new CapacitorKind.Heir(KIND, PreferredSeries.E6, List.of()))),
           Map.of(),
-          new Vocabulary(
-              Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of()),
+          new Vocabulary(Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of()),
           List.of(),
           Map.of(),
           List.of(),

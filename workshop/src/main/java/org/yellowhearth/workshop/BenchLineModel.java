@@ -10,9 +10,9 @@ import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
 import org.yellowhearth.core.fact.MeterSettings;
-import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.OfPart;
 import org.yellowhearth.core.fact.Parallel;
+import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySign;
@@ -207,8 +207,7 @@ public final class BenchLineModel {
       case BenchEntry.KeepRail e -> {
         Optional<Rail> before = e.listed(model.job());
         model.act(
-            new Edit.ItemChanged(
-                before.map(r -> r), Optional.of(e.rail(before, model.newId()))),
+            new Edit.ItemChanged(before.map(r -> r), Optional.of(e.rail(before, model.newId()))),
             after);
       }
       case BenchEntry.ShowPart e -> choosing(after, e.part()).run();

@@ -62,8 +62,8 @@ final class RiskRules {
   }
 
   /**
-   * Tantalum straight across a supply, with nothing in series that holds a surge back, is what fails
-   * first, and shorted (common practice; how much more often is our own step).
+   * Tantalum straight across a supply, with nothing in series that holds a surge back, is what
+   * fails first, and shorted (common practice; how much more often is our own step).
    */
   private static final double SURGES = 6;
 

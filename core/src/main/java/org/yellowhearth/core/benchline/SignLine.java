@@ -52,10 +52,14 @@ final class SignLine {
                     .map(s -> new BenchEntry.Notice(s, at, said)));
   }
 
-  private static Optional<String> sign(
-      Job job, Vocabulary vocabulary, String words, String line) {
+  private static Optional<String> sign(Job job, Vocabulary vocabulary, String words, String line) {
     String folded =
-        words.toLowerCase(Locale.ROOT).replaceAll("[,;.]", " ").strip().replaceAll("\\s+", " ").replaceFirst("^(?:it|the set|set) ", "");
+        words
+            .toLowerCase(Locale.ROOT)
+            .replaceAll("[,;.]", " ")
+            .strip()
+            .replaceAll("\\s+", " ")
+            .replaceFirst("^(?:it|the set|set) ", "");
     Matcher hum = HUM.matcher(folded);
     if (!hum.matches()) {
       return Optional.ofNullable(vocabulary.signs().get(folded));

@@ -420,9 +420,7 @@ public final class Diagnosis {
             moved.put(
                 e.getKey(),
                 Heat.log(Heat.says(comparison.heat(e.getValue()), question.heat.felt()))));
-    return samples.stream()
-        .map(s -> s.times(moved.getOrDefault(s.way(), 0.0)))
-        .toList();
+    return samples.stream().map(s -> s.times(moved.getOrDefault(s.way(), 0.0))).toList();
   }
 
   private List<Explanation> explanations(List<Sample> all) {

@@ -89,9 +89,7 @@ public record Heat(String part, double watts, double soundWatts, OptionalDouble 
         .forEach((part, watts) -> {
           double usual = before.getOrDefault(part, 0.0);
           OptionalDouble most =
-              rated.containsKey(part)
-                  ? OptionalDouble.of(rated.get(part))
-                  : OptionalDouble.empty();
+              rated.containsKey(part) ? OptionalDouble.of(rated.get(part)) : OptionalDouble.empty();
           boolean over = most.isEmpty() || watts > most.getAsDouble();
           if (over && watts - usual > Math.min(least(faulty.supply(), part), most.orElse(1e9))) {
             hot.add(new Heat(part, watts, usual, most));

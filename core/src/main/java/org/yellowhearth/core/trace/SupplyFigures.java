@@ -99,8 +99,7 @@ public record SupplyFigures(
     Wave i = w.current(e.name());
     Wave v = w.voltage(e.nodes().get(0), e.nodes().get(1));
     double mean = e instanceof Element.Capacitance c ? v.mean() / c.leakOhms() : i.mean();
-    return new Load(
-        e.name(), mean, i.rms(), i.peak(), v.most(), -v.least(), watts(e, i, w));
+    return new Load(e.name(), mean, i.rms(), i.peak(), v.most(), -v.least(), watts(e, i, w));
   }
 
   /** What turns to heat in an element; none where it keeps charge or field. */

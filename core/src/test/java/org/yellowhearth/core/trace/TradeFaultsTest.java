@@ -366,7 +366,11 @@ public class TradeFaultsTest {
                     "a"),
                 Filter.at("f1", "a", SimulatedSets.cap("C1", 32)),
                 Filter.through(
-                    "f2", "a", new Section.Way.Resistor("R1", 2200), "b", SimulatedSets.cap("C2", 8)),
+                    "f2",
+                    "a",
+                    new Section.Way.Resistor("R1", 2200),
+                    "b",
+                    SimulatedSets.cap("C2", 8)),
                 new Load("set", "b", Load.Kind.RESISTANCE, 22_000)),
             List.of("a", "b"));
     return Diagnosis.of(
@@ -447,8 +451,7 @@ public class TradeFaultsTest {
     Waveforms dried =
         Settled.of(
                 set.supply()
-                    .tuned(
-                        (knob, now) -> knob.which() == Which.CAPACITANCE ? now / 8 : now))
+                    .tuned((knob, now) -> knob.which() == Which.CAPACITANCE ? now / 8 : now))
             .waves();
     List<Explanation> all =
         from(

@@ -8,9 +8,9 @@ import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.supply.Parameter;
 import org.yellowhearth.core.supply.Parameter.Which;
 import org.yellowhearth.core.trace.Diagnosis;
-import org.yellowhearth.core.trace.Heat;
 import org.yellowhearth.core.trace.Fault;
 import org.yellowhearth.core.trace.Fault.Mode;
+import org.yellowhearth.core.trace.Heat;
 
 /** Faults in words, with two figures: more is not known of what is only estimated. */
 public class FaultTextTest {
