@@ -118,13 +118,11 @@ public sealed interface BenchEntry {
           volts,
           parts.isEmpty() ? before.map(Rail::parts).orElse(parts) : parts,
           before.map(Rail::otherFarads).orElse(OptionalDouble.empty()),
-          before.map(Rail::otherKind).orElse(USUAL_KIND),
+          before.map(Rail::otherKind).orElse(Rail.USUAL_KIND),
           bled ? Rail.Bleeder.MARKED : before.map(Rail::bleeder).orElse(Rail.Bleeder.NONE),
           bled ? bleederOhms : before.map(Rail::bleederOhms).orElse(OptionalDouble.empty()),
           series || before.filter(_ -> parts.isEmpty()).map(Rail::series).orElse(false));
     }
-
-    private static final String USUAL_KIND = "electrolytic-dry";
   }
 
   /** A reference alone: the part is to be shown. */

@@ -37,8 +37,9 @@ final class SignLine {
    */
   static Optional<BenchEntry> of(Job job, Vocabulary vocabulary, String line) {
     Matcher remark = SAID.matcher(line);
-    String said = remark.find() ? remark.group(1).strip() : "";
-    String plain = (remark.reset().find() ? line.substring(0, remark.start()) : line).strip();
+    boolean more = remark.find();
+    String said = more ? remark.group(1).strip() : "";
+    String plain = (more ? line.substring(0, remark.start()) : line).strip();
     Optional<String> anywhere = sign(job, vocabulary, plain, line);
     if (anywhere.isPresent()) {
       return Optional.of(new BenchEntry.Notice(anywhere.get(), "", said));

@@ -29,6 +29,9 @@ public record Rail(
     OptionalDouble bleederOhms,
     boolean series)
     implements Item {
+  /** What capacitance outside the census is taken for where nobody says, by its id. */
+  public static final String USUAL_KIND = "electrolytic-dry";
+
   /** How far the resistor that drains a rail is known. */
   public enum Bleeder implements Coded {
     /** Nothing drains it, or what does is open. */

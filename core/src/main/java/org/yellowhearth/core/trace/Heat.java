@@ -91,7 +91,7 @@ public record Heat(String part, double watts, double soundWatts, OptionalDouble 
           OptionalDouble most =
               rated.containsKey(part) ? OptionalDouble.of(rated.get(part)) : OptionalDouble.empty();
           boolean over = most.isEmpty() || watts > most.getAsDouble();
-          if (over && watts - usual > Math.min(least(faulty.supply(), part), most.orElse(1e9))) {
+          if (over && watts - usual > Math.min(least(faulty, part), most.orElse(1e9))) {
             hot.add(new Heat(part, watts, usual, most));
           }
         });
@@ -122,7 +122,8 @@ public record Heat(String part, double watts, double soundWatts, OptionalDouble 
     return agrees ? Says.AGREES : Says.NOTHING;
   }
 
-  private static double least(Supply supply, String part) {
+  private static double least(Settled faulty, String part) {
+    Supply supply = faulty.supply();
     boolean winding =
         supply.sections().stream()
             .anyMatch(s -> s instanceof Section.Winding && s.id().equals(part));
@@ -133,7 +134,7 @@ public record Heat(String part, double watts, double soundWatts, OptionalDouble 
     if (winding || load) {
       return winding ? WINDING : LOAD;
     }
-    return supply.circuit().elements().stream()
+    return faulty.circuit().elements().stream()
         .filter(e -> whole(e, supply.sectionIds()).equals(part))
         .findFirst()
         .map(e ->

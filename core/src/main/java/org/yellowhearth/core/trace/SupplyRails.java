@@ -25,7 +25,6 @@ import org.yellowhearth.core.supply.Supply;
  * the chassis. Loads drain nothing here: a set whose valves are cold or out keeps its charge.
  */
 public final class SupplyRails {
-  private static final String OTHER_KIND = "electrolytic-dry";
 
   private SupplyRails() {}
 
@@ -57,7 +56,7 @@ public final class SupplyRails {
                 Math.ceil(volts),
                 h.parts,
                 h.farads > 0 ? OptionalDouble.of(h.farads) : OptionalDouble.empty(),
-                OTHER_KIND,
+                Rail.USUAL_KIND,
                 drained ? Rail.Bleeder.MARKED : Rail.Bleeder.NONE,
                 drained ? OptionalDouble.of(1 / h.conductance) : OptionalDouble.empty()));
       }

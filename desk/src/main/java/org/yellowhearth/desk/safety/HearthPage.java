@@ -33,7 +33,6 @@ import org.yellowhearth.workshop.words.Labels;
 
 /** What the set holds, rail by rail, what happened to it, and how one of them is discharged. */
 final class HearthPage extends Page {
-  private static final String OTHER_KIND = "electrolytic-dry";
 
   private final Label state = text("", "hearth-big");
   private final Label line = text("");
@@ -148,7 +147,7 @@ final class HearthPage extends Page {
                 volts,
                 parts,
                 other > 0 ? OptionalDouble.of(other) : OptionalDouble.empty(),
-                OTHER_KIND,
+                Rail.USUAL_KIND,
                 known,
                 ohms,
                 series));
