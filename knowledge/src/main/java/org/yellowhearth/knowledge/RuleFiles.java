@@ -277,6 +277,7 @@ final class RuleFiles {
                   "watts",
                   "leastGain",
                   "mostGain",
+                  "milliamperesAVolt",
                   "switching",
                   "signal");
               return new Devices.Device(
@@ -291,6 +292,9 @@ final class RuleFiles {
                   figure(v, "watts"),
                   figure(v, "leastGain"),
                   figure(v, "mostGain"),
+                  v.optional("milliamperesAVolt")
+                      .map(f -> OptionalDouble.of(f.number(0.01, 100) / 1000))
+                      .orElse(OptionalDouble.empty()),
                   v.optional("switching").map(JsonValue::bool).orElse(false),
                   v.optional("signal").map(JsonValue::bool).orElse(false));
             })

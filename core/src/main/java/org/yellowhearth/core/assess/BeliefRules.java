@@ -168,6 +168,7 @@ final class BeliefRules {
                   DISSIPATION,
                   ESR,
                   GAIN,
+                  CONDUCTANCE,
                   EMISSION,
                   FULL_SCALE,
                   LINEARITY,

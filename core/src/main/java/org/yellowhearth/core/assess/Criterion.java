@@ -28,6 +28,7 @@ public enum Criterion implements Coded {
   INDUCTANCE,
   VOLTS,
   GAIN,
+  CONDUCTANCE,
   EMISSION,
   FULL_SCALE,
   LINEARITY,
@@ -48,6 +49,7 @@ public enum Criterion implements Coded {
       case INDUCTANCE -> INDUCTANCE;
       case VOLTS -> VOLTS;
       case GAIN -> GAIN;
+      case CONDUCTANCE -> CONDUCTANCE;
       case EMISSION -> EMISSION;
       case FULL_SCALE -> FULL_SCALE;
       case LINEARITY -> LINEARITY;

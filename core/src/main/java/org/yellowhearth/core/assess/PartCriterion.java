@@ -24,6 +24,7 @@ import org.yellowhearth.core.part.Resistor;
 import org.yellowhearth.core.part.Sort;
 import org.yellowhearth.core.part.Tolerance;
 import org.yellowhearth.core.part.Transistor;
+import org.yellowhearth.core.part.Valve;
 import org.yellowhearth.core.part.Winding;
 import org.yellowhearth.core.part.Zener;
 import org.yellowhearth.core.quantity.Edge;
@@ -94,7 +95,10 @@ final class PartCriterion {
           ShortCriterion.unless(
               reading.conditions().connection().alone(), AssessWords.READS_SHORT));
     }
-    if (figure == Figure.DRAIN_CURRENT || figure == Figure.THRESHOLD) {
+    boolean transistor = part.sort() == Sort.TRANSISTOR;
+    if (figure == Figure.DRAIN_CURRENT
+        || figure == Figure.THRESHOLD
+        || (figure == Figure.CONDUCTANCE && transistor)) {
       // They scatter widely among good ones of one type.
       return Optional.of(
           Finding.open(
@@ -234,9 +238,11 @@ final class PartCriterion {
               ? OptionalDouble.of(r.plates().getAsInt())
               : OptionalDouble.empty();
       case TYPE ->
-          part instanceof Transistor t
-              ? upper ? t.mostGain() : t.leastGain()
-              : OptionalDouble.empty();
+          switch (part) {
+            case Transistor t -> upper ? t.mostGain() : t.leastGain();
+            case Valve v -> knowledge.devices().conductance(v.marking());
+            default -> OptionalDouble.empty();
+          };
     };
   }
 

@@ -124,7 +124,7 @@ final class Siblings {
   private static List<Figure> figures(Part part) {
     return switch (part) {
       case Transistor _ -> List.of(Figure.GAIN);
-      case Valve _ -> List.of(Figure.EMISSION);
+      case Valve _ -> List.of(Figure.EMISSION, Figure.CONDUCTANCE);
       case Capacitor _ -> List.of(Figure.CAPACITANCE, Figure.ESR);
       default -> List.of();
     };

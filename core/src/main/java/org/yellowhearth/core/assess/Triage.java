@@ -44,6 +44,7 @@ public record Triage(Part part, Heap heap, Message why) {
           Criterion.RESISTANCE,
           Criterion.VOLTS,
           Criterion.GAIN,
+          Criterion.CONDUCTANCE,
           Criterion.EMISSION);
 
   /** What a low ESR says nothing of. */

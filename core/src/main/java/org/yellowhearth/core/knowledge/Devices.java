@@ -19,6 +19,15 @@ public record Devices(List<Device> all, List<Double> zenerWatts, String source) 
     zenerWatts = List.copyOf(zenerWatts);
   }
 
+  /** The usual mutual conductance of a valve so marked, where its type is here with one. */
+  public OptionalDouble conductance(String marking) {
+    return all.stream()
+        .filter(d -> d.sort() == Sort.VALVE && d.conductance().isPresent() && d.named(marking))
+        .map(Device::conductance)
+        .findFirst()
+        .orElse(OptionalDouble.empty());
+  }
+
   /**
    * A device.
    *
@@ -27,6 +36,7 @@ public record Devices(List<Device> all, List<Double> zenerWatts, String source) 
    * @param volts the most it stands; of a regulator what it gives
    * @param amperes the most it carries
    * @param watts the heat it may make
+   * @param conductance the usual mutual conductance of a new valve in mho
    * @param fast whether it recovers fast enough for a switching supply
    * @param signal whether it is made for signals and not for a supply
    */
@@ -39,6 +49,7 @@ public record Devices(List<Device> all, List<Double> zenerWatts, String source) 
       OptionalDouble watts,
       OptionalDouble leastGain,
       OptionalDouble mostGain,
+      OptionalDouble conductance,
       boolean fast,
       boolean signal) {
     public Device {

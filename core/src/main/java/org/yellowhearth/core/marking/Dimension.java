@@ -9,6 +9,7 @@ public enum Dimension {
   VOLTAGE,
   ALTERNATING_VOLTAGE,
   CURRENT,
+  CONDUCTANCE,
   FREQUENCY,
   PERCENT,
   MINUTES,

@@ -72,6 +72,10 @@ public record UnitText(Dimension dimension, double factor) {
     folded(Dimension.CURRENT, 1e-3, "ma");
     folded(Dimension.CURRENT, 1e-6, "ua");
     folded(Dimension.CURRENT, 1e-9, "na");
+    folded(Dimension.CONDUCTANCE, 1e-3, "ma/v", "mmho", "mmhos", "millimho", "millimhos");
+    folded(Dimension.CONDUCTANCE, 1e-6, "umho", "umhos", "micromho", "micromhos", "ua/v");
+    exact(Dimension.CONDUCTANCE, 1e-3, "mS");
+    exact(Dimension.CONDUCTANCE, 1e-6, "uS");
     folded(Dimension.INDUCTANCE, 1, "h", "hy", "henry", "henries");
     folded(Dimension.INDUCTANCE, 1e-3, "mh");
     folded(Dimension.INDUCTANCE, 1e-6, "uh");

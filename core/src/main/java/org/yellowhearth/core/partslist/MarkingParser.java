@@ -201,7 +201,15 @@ public final class MarkingParser {
       case CAPACITANCE -> capacitance(text.positiveValue(), new Token(text.text(), text.index()));
       case VOLTAGE -> voltage(line, at, text, false);
       case ALTERNATING_VOLTAGE -> voltage(line, at, text, true);
-      case RESISTANCE, INDUCTANCE, POWER, CURRENT, FREQUENCY, PERCENT, MINUTES, CELSIUS ->
+      case RESISTANCE,
+          INDUCTANCE,
+          CONDUCTANCE,
+          POWER,
+          CURRENT,
+          FREQUENCY,
+          PERCENT,
+          MINUTES,
+          CELSIUS ->
           throw unreadable(
               PartsListWords.NOT_PART_OF_A_MARKING, new Token(text.text(), text.index()));
     }

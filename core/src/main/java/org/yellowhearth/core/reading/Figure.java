@@ -26,6 +26,8 @@ public enum Figure implements Coded {
   /** Volts across a part at a stated current: a zener, a junction, a battery under its load. */
   VOLTS(Unit.VOLT, Range.FROM_ZERO), //
   GAIN(Unit.RATIO, Range.FROM_ZERO), //
+  /** Mutual conductance of a valve, transconductance of a field-effect transistor. */
+  CONDUCTANCE(Unit.MHO, Range.FROM_ZERO), //
   /** What a valve tester shows against a new one. */
   EMISSION(Unit.PERCENT, Range.FROM_ZERO), //
   /** The current that brings a movement to full scale. */

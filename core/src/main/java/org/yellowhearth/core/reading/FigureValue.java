@@ -9,6 +9,9 @@ import org.yellowhearth.core.message.Message;
 final class FigureValue {
   private static final double LARGEST_RATIO = 10_000;
 
+  /** The steepest receiving valves have some 50 mA/V (common practice). */
+  private static final double MOST_MILLIAMPERES_A_VOLT = 60;
+
   private FigureValue() {}
 
   /**
@@ -26,6 +29,7 @@ final class FigureValue {
       case INSULATION -> of(text, Dimension.RESISTANCE, ReadingWords.RESISTANCE_EXPECTED);
       case CAPACITANCE -> of(text, Dimension.CAPACITANCE, ReadingWords.CAPACITANCE_EXPECTED);
       case LEAKAGE, FULL_SCALE, DRAIN_CURRENT -> amperes(text);
+      case CONDUCTANCE -> conductance(text);
       case INDUCTANCE -> of(text, Dimension.INDUCTANCE, ReadingWords.INDUCTANCE_EXPECTED);
       case VOLTS, THRESHOLD ->
           text.unit().isEmpty()
@@ -51,6 +55,13 @@ final class FigureValue {
     return times > 0 && text.number() > 0
         ? times * text.number()
         : of(text, Dimension.CURRENT, ReadingWords.CURRENT_EXPECTED);
+  }
+
+  /** A bare number is mA/V; one that no valve has in mA/V is in micromhos, as testers show it. */
+  private static double conductance(FigureText text) {
+    return text.unit().isEmpty()
+        ? plain(Figure.CONDUCTANCE, text) * (text.number() > MOST_MILLIAMPERES_A_VOLT ? 1e-6 : 1e-3)
+        : of(text, Dimension.CONDUCTANCE, ReadingWords.CONDUCTANCE_EXPECTED, Figure.CONDUCTANCE);
   }
 
   private static double plain(Figure what, FigureText text) {

@@ -43,13 +43,14 @@ public final class ReadingParser {
           Map.entry("l", Figure.INDUCTANCE),
           Map.entry("v", Figure.VOLTS),
           Map.entry("hfe", Figure.GAIN),
+          Map.entry("gm", Figure.CONDUCTANCE),
           Map.entry("em", Figure.EMISSION),
           Map.entry("fs", Figure.FULL_SCALE),
           Map.entry("lin", Figure.LINEARITY),
           Map.entry("wiper", Figure.WIPER),
           Map.entry("idss", Figure.DRAIN_CURRENT),
           Map.entry("vth", Figure.THRESHOLD));
-  private static final String GLUED = "d|tan|q|esr|ir|leak|z|ph|l|hfe|em|fs|lin|wiper|idss|vth";
+  private static final String GLUED = "d|tan|q|esr|ir|leak|z|ph|l|hfe|gm|em|fs|lin|wiper|idss|vth";
   private static final Pattern LETTERED =
       Pattern.compile(
           "(?i)(?:("
@@ -398,7 +399,8 @@ public final class ReadingParser {
       }
     }
     FigureText text = figure(line, at, asked, ReadingWords.FIGURE_EXPECTED);
-    take(what, text);
+    // Some valve testers show the conductance as a share of a new one's.
+    take(what == Figure.CONDUCTANCE && text.unit().equals("%") ? Figure.EMISSION : what, text);
     return text.words();
   }
 
@@ -471,6 +473,7 @@ public final class ReadingParser {
       case RESISTANCE -> ohms();
       case CURRENT -> sort == Sort.MOVEMENT ? Figure.FULL_SCALE : Figure.LEAKAGE;
       case INDUCTANCE -> Figure.INDUCTANCE;
+      case CONDUCTANCE -> Figure.CONDUCTANCE;
       case VOLTAGE ->
           switch (sort) {
             case ZENER, RECTIFIER, TRANSISTOR, BATTERY, RELAY, LAMP, INTEGRATED_CIRCUIT ->
@@ -580,7 +583,7 @@ public final class ReadingParser {
               within(text, value, 0.01, 100_000, ReadingWords.MINUTES_RANGE);
       case CELSIUS ->
           conditions.celsius = within(text, value, -60, 150, ReadingWords.CELSIUS_RANGE);
-      case CAPACITANCE, ALTERNATING_VOLTAGE, PERCENT, INDUCTANCE, POWER ->
+      case CAPACITANCE, ALTERNATING_VOLTAGE, PERCENT, INDUCTANCE, CONDUCTANCE, POWER ->
           throw unreadable(ReadingWords.CONDITION_EXPECTED, text.text(), text.index());
     }
     return text.words();

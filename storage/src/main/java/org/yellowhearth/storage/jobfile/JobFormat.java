@@ -10,7 +10,7 @@ final class JobFormat {
    * Version 2 knew only capacitors and fewer figures, version 1 had no aspects, items, events of
    * charge or date codes; files of both are read as they were.
    */
-  static final int VERSION = 14;
+  static final int VERSION = 15;
 
   static final int MOST_ITEMS = 100_000;
   static final int MOST_PARTS = 20_000;
@@ -36,6 +36,7 @@ final class JobFormat {
       case INDUCTANCE -> "inductanceHenries";
       case VOLTS -> "volts";
       case GAIN -> "gain";
+      case CONDUCTANCE -> "conductanceMhos";
       case EMISSION -> "emission";
       case FULL_SCALE -> "fullScaleAmperes";
       case LINEARITY -> "linearity";

@@ -244,7 +244,7 @@ public class JobFileTest {
       {"7", "", "expected an object"},
       {"{}", "", "\"format\" is missing"}, //
       {"{\"format\":\"other\"}", "/format", "no job file"}, //
-      {"{\"format\":\"yellow-hearth-job\",\"version\":15}", "/version", "newer program"}, //
+      {"{\"format\":\"yellow-hearth-job\",\"version\":16}", "/version", "newer program"}, //
       {"{\"format\":\"yellow-hearth-job\",\"version\":1}", "", "\"set\" is missing"}, //
       {file(",\"extra\":1"), "/extra", "unknown field"},
       {file(",\"id\":\"../../x\""), "/id", "letters, digits"}, //
