@@ -175,17 +175,8 @@ public class AccessibleFlowTest extends Window {
     return true;
   }
 
-  /** The page by day, and its colours by night. */
   private void everything(String where) {
-    robot.interact(() -> {
-      walk(stage.getScene().getRoot(), where);
-      appearance.nightProperty().set(true);
-    });
-    settle();
-    robot.interact(() -> {
-      walk(stage.getScene().getRoot(), where + " by night");
-      appearance.nightProperty().set(false);
-    });
+    robot.interact(() -> walk(stage.getScene().getRoot(), where));
   }
 
   private void pages(String where) {
@@ -203,18 +194,32 @@ public class AccessibleFlowTest extends Window {
 
   @Test
   public void everyControlHasANameARoleAndAKey() {
-    pages("shop");
+    everyPage("");
+    robot.interact(() -> appearance.nightProperty().set(true));
+    everyPage(" by night");
+    assertThat(texts).isGreaterThan(2000);
+    assertThat(controls).isGreaterThan(500);
+    SoftAssertions all = new SoftAssertions();
+    all.assertThat(nameless).as("without a name").isEmpty();
+    all.assertThat(roleless).as("without a role").isEmpty();
+    all.assertThat(faint).as("too faint").isEmpty();
+    all.assertThat(unreached).as("only for the mouse").isEmpty();
+    all.assertAll();
+  }
+
+  /** Of the shop, of a set, of the help, and of a set of which nothing is known. */
+  private void everyPage(String light) {
+    pages("shop" + light);
     robot.interact(() ->
         ((org.yellowhearth.desk.shell.ShellView) stage.getScene().getRoot()).showShop("shelf"));
     openJob("Brindlecote");
     for (Stage at : Stage.values()) {
       robot.interact(() -> model.stageProperty().set(at));
-      pages(at.name());
+      pages(at.name() + light);
     }
     press(KeyCode.F1);
-    pages("help");
+    pages("help" + light);
     press(KeyCode.ESCAPE);
-    assertThat(texts).isGreaterThan(2000);
     robot.interact(() -> model.arrive("Never seen before"));
     until(() ->
         model
@@ -224,14 +229,9 @@ public class AccessibleFlowTest extends Window {
             .isPresent());
     for (Stage at : List.of(Stage.SAFETY, Stage.FIRST_POWER, Stage.FINAL_TEST)) {
       robot.interact(() -> model.stageProperty().set(at));
-      pages("nothing " + at.name());
+      pages("nothing " + at.name() + light);
     }
-    assertThat(controls).isGreaterThan(500);
-    SoftAssertions all = new SoftAssertions();
-    all.assertThat(nameless).as("without a name").isEmpty();
-    all.assertThat(roleless).as("without a role").isEmpty();
-    all.assertThat(faint).as("too faint").isEmpty();
-    all.assertThat(unreached).as("only for the mouse").isEmpty();
-    all.assertAll();
+    robot.interact(model::toShop);
+    settle();
   }
 }

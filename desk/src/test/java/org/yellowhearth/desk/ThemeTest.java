@@ -155,4 +155,19 @@ public class ThemeTest {
     }
     assertThat(appearance.percentProperty().get()).isEqualTo(90);
   }
+
+  /** Each size that can be chosen is in the style, counted from the usual one. */
+  @Test
+  public void everySizeOfTextIsInTheStyle() throws IOException {
+    Matcher usual = Pattern.compile("\\.text-size-100 \\{ -fx-font-size: (\\d+)px").matcher(css());
+    assertThat(usual.find()).isTrue();
+    double pixels = Double.parseDouble(usual.group(1));
+    for (int size : Appearance.SIZES) {
+      Matcher m =
+          Pattern.compile("\\.text-size-" + size + " \\{ -fx-font-size: ([\\d.]+)px")
+              .matcher(css());
+      assertThat(m.find()).as(size + " %").isTrue();
+      assertThat(Double.parseDouble(m.group(1))).isEqualTo(pixels * size / 100);
+    }
+  }
 }

@@ -200,7 +200,7 @@ public class PowerUpTest {
   @Test
   public void soundSetsPassAndGraveFaultsAreStoppedBeforeFullLine() {
     Random random = new Random(29);
-    int each = Boolean.getBoolean("hearth.long") ? 25 : 5;
+    int each = Boolean.getBoolean("hearth.long") ? 25 : 3;
     int sound = 0;
     int faults = 0;
     int stopped = 0;

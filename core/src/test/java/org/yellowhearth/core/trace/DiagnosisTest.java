@@ -145,11 +145,13 @@ public class DiagnosisTest {
       return;
     }
     Set set = SimulatedSets.valveAndChoke();
-    for (Fault fault :
+    List<Fault> faults =
         List.of(
+            new Fault(new Parameter("V1.2", Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6),
             new Fault(new Parameter("C1", Which.CAPACITANCE), Mode.CAPACITANCE_LOW, 3e-6),
-            new Fault(new Parameter("C3", Which.LEAKAGE_RESISTANCE), Mode.LEAKY, 12_000),
-            new Fault(new Parameter("V1.2", Which.CONDUCTANCE), Mode.LEG_OPEN, 1e-6))) {
+            new Fault(new Parameter("C3", Which.LEAKAGE_RESISTANCE), Mode.LEAKY, 12_000));
+    // The casebook of the workshop holds many more that it worked out once.
+    for (Fault fault : Boolean.getBoolean("hearth.long") ? faults : faults.subList(0, 1)) {
       List<Datum> data = new ArrayList<>();
       SupplyRuns.simulated(fault.in(set.supply()), 2, set.points())
           .forEach((point, read) -> {

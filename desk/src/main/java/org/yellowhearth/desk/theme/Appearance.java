@@ -3,7 +3,6 @@ package org.yellowhearth.desk.theme;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.net.URL;
 import java.util.List;
 import java.util.Optional;
 import java.util.prefs.Preferences;
@@ -26,9 +25,12 @@ public final class Appearance {
       List.of("DejaVuSansMono.ttf", "DejaVuSansMono-Bold.ttf");
 
   /** The style as the packaging compiled it, which is read faster; elsewhere as it was written. */
-  private static final URL STYLE =
+  private static final String SHEET =
       Optional.ofNullable(Appearance.class.getResource("hearth.bss"))
-          .orElseGet(() -> Appearance.class.getResource("hearth.css"));
+          .orElseGet(() -> Appearance.class.getResource("hearth.css"))
+          .toExternalForm();
+
+  private static final String SIZE = "text-size-";
 
   private final BooleanProperty night = new SimpleBooleanProperty();
   private final IntegerProperty percent = new SimpleIntegerProperty(100);
@@ -90,17 +92,29 @@ public final class Appearance {
     percent.set(SIZES.get(at));
   }
 
-  /** Gives a root its style and keeps it in step. */
+  /**
+   * Gives a root its style and keeps it in step. The style stands on the scene and the size of the
+   * text in a class of its own: a stylesheet or a style on the root itself made each pass of the
+   * toolkit over the window a seventh dearer.
+   */
   public void applyTo(Parent root) {
-    root.getStylesheets().add(STYLE.toExternalForm());
+    root.sceneProperty()
+        .subscribe(scene -> {
+          if (scene != null && !scene.getStylesheets().contains(SHEET)) {
+            scene.getStylesheets().add(SHEET);
+          }
+        });
     Runnable dress =
         () -> {
-          root.getStyleClass().removeAll("day", "night");
-          root.getStyleClass().add(night.get() ? "night" : "day");
-          root.setStyle("-fx-font-size: " + BASE_PIXELS * percent.get() / 100 + "px;");
+          root.getStyleClass().removeIf(c -> c.equals("day") || c.equals("night") || isSize(c));
+          root.getStyleClass().addAll(night.get() ? "night" : "day", SIZE + percent.get());
         };
     night.addListener((_, _, _) -> dress.run());
     percent.addListener((_, _, _) -> dress.run());
     dress.run();
+  }
+
+  private static boolean isSize(String styleClass) {
+    return styleClass.startsWith(SIZE);
   }
 }

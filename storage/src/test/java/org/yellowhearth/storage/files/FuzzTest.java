@@ -59,7 +59,7 @@ public class FuzzTest {
               new Entry(
                   0, NOW, new Act.Did(new Edit.Arrived(SetPlate.named("Fuzzed"), Policy.USUAL)))));
   private static final Duration BUDGET =
-      Duration.ofMillis(Boolean.getBoolean("hearth.long") ? 60_000 : 800);
+      Duration.ofMillis(Boolean.getBoolean("hearth.long") ? 60_000 : 400);
   private static final Duration EACH = Duration.ofSeconds(10);
   private static final String LIST =
       """

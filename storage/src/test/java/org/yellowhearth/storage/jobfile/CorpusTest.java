@@ -43,7 +43,7 @@ import org.yellowhearth.storage.store.SqliteShop;
  */
 public class CorpusTest {
   private static final Knowledge KNOWLEDGE = KnowledgeFiles.read();
-  private static final int MOST_JUDGED = Boolean.getBoolean("hearth.long") ? 100 : 4;
+  private static final int MOST_JUDGED = Boolean.getBoolean("hearth.long") ? 100 : 2;
   private static final ZonedDateTime NOW =
       Instant.parse("2026-12-01T10:00:00Z").atZone(ZoneOffset.UTC);
 

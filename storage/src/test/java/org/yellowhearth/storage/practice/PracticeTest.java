@@ -70,7 +70,7 @@ public class PracticeTest {
   Object[][] sets() {
     List<Object[]> all = new ArrayList<>();
     for (Theme t : Theme.values()) {
-      for (long seed = 1; seed <= (Boolean.getBoolean("hearth.long") ? 200 : 6); seed++) {
+      for (long seed = 1; seed <= (Boolean.getBoolean("hearth.long") ? 200 : 3); seed++) {
         all.add(new Object[] {t, seed});
       }
     }

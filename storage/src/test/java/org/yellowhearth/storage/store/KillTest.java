@@ -63,7 +63,7 @@ public class KillTest {
     Path folder = Files.createTempDirectory("killed");
     Random random = new Random(1);
     int confirmed = 0;
-    int kills = Boolean.getBoolean("hearth.long") ? 60 : 2;
+    int kills = Boolean.getBoolean("hearth.long") ? 60 : 1;
     for (int i = 0; i < kills; i++) {
       confirmed = Math.max(confirmed, lastConfirmedBeforeKill(folder, 5 + random.nextInt(60)));
       try (SqliteShop shop = SqliteShop.open(folder, KNOWLEDGE)) {

@@ -164,7 +164,7 @@ public class KilledAnywhereTest {
             .start();
     try {
       Random random = new Random(20260815);
-      int stops = Boolean.getBoolean("hearth.long") ? 1000 : 120;
+      int stops = Boolean.getBoolean("hearth.long") ? 1000 : 50;
       while (!Files.exists(said)) {
         assertThat(process.isAlive()).isTrue();
         Thread.sleep(20);

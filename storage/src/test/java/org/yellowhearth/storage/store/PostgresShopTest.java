@@ -166,7 +166,7 @@ public class PostgresShopTest {
   public void nothingIsLostWhenTwoBenchesWriteAtOnce()
       throws IOException, InterruptedException, ExecutionException {
     String address = database();
-    int each = Boolean.getBoolean("hearth.long") ? 2000 : 150;
+    int each = Boolean.getBoolean("hearth.long") ? 2000 : 60;
     try (PostgresShop one = PostgresShop.open(address, KNOWLEDGE);
         PostgresShop two = PostgresShop.open(address, KNOWLEDGE);
         ExecutorService benches = Executors.newFixedThreadPool(2)) {
