@@ -414,7 +414,8 @@ public class SuspicionTest {
                 new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.TRUE_RMS, 6.6)),
             OptionalDouble.of(236),
             NOTHING,
-            SupplyReading.State.UNSTATED);
+            SupplyReading.State.UNSTATED,
+            NOTHING);
     assertThat(line(b, "HT dc 262 ac 6.6 line 236")).isEqualTo(new BenchOutcome.Understood(both));
     assertThat(line(b, "ht dc 262V ac 6.6V line 236V"))
         .isEqualTo(new BenchOutcome.Understood(both));
@@ -427,7 +428,8 @@ public class SuspicionTest {
                     List.of(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.DIRECT, -262)),
                     NOTHING,
                     OptionalDouble.of(20_000),
-                    SupplyReading.State.UNSTATED)));
+                    SupplyReading.State.UNSTATED,
+                    NOTHING)));
     assertThat(line(b, "HT standby dc 290"))
         .isEqualTo(
             new BenchOutcome.Understood(
@@ -436,7 +438,8 @@ public class SuspicionTest {
                     List.of(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.DIRECT, 290)),
                     NOTHING,
                     NOTHING,
-                    SupplyReading.State.STANDBY)));
+                    SupplyReading.State.STANDBY,
+                    NOTHING)));
     assertThat(line(b, "mains watts 63 line 236 keyed"))
         .isEqualTo(
             new BenchOutcome.Understood(
@@ -445,7 +448,8 @@ public class SuspicionTest {
                     List.of(new BenchEntry.ReadSupply.Shown(SupplyReading.Kind.WATTS, 63)),
                     OptionalDouble.of(236),
                     NOTHING,
-                    SupplyReading.State.KEYED)));
+                    SupplyReading.State.KEYED,
+                    NOTHING)));
     for (String bad :
         List.of(
             "HT dc",

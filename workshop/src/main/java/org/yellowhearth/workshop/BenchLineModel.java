@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.yellowhearth.core.benchline.BenchEntry;
 import org.yellowhearth.core.benchline.BenchLine;
 import org.yellowhearth.core.benchline.BenchOutcome;
@@ -16,6 +17,7 @@ import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.SupplyBridge;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySign;
+import org.yellowhearth.core.fact.SupplyTarget;
 import org.yellowhearth.core.job.Edit;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.Part;
@@ -162,29 +164,33 @@ public final class BenchLineModel {
                 .max(Comparator.comparing(SupplyReading::at))
                 .map(SupplyReading::after)
                 .orElse("");
+        List<Edit> promised =
+            e.drawnVolts().stream().mapToObj(v -> promised(e.point(), v)).toList();
         model.act(
             together(
-                e.shown().stream()
-                    .map(x ->
-                        (Edit)
-                            new Edit.ItemChanged(
-                                Optional.empty(),
-                                Optional.of(
-                                    new SupplyReading(
-                                        model.newId(),
-                                        model.now().toInstant(),
-                                        e.point(),
-                                        x.kind(),
-                                        x.value(),
-                                        e.lineVolts(),
-                                        e.meterOhms(),
-                                        OptionalDouble.empty(),
-                                        e.state(),
-                                        OptionalDouble.empty(),
-                                        "",
-                                        last,
-                                        clipped,
-                                        OptionalDouble.empty()))))
+                Stream.concat(
+                        promised.stream(),
+                        e.shown().stream()
+                            .map(x ->
+                                (Edit)
+                                    new Edit.ItemChanged(
+                                        Optional.empty(),
+                                        Optional.of(
+                                            new SupplyReading(
+                                                model.newId(),
+                                                model.now().toInstant(),
+                                                e.point(),
+                                                x.kind(),
+                                                x.value(),
+                                                e.lineVolts(),
+                                                e.meterOhms(),
+                                                OptionalDouble.empty(),
+                                                e.state(),
+                                                OptionalDouble.empty(),
+                                                "",
+                                                last,
+                                                clipped,
+                                                OptionalDouble.empty())))))
                     .toList()),
             () -> {
               after.run();
@@ -201,7 +207,7 @@ public final class BenchLineModel {
                           model.now().toInstant(),
                           e.sign(),
                           e.place(),
-                          OptionalDouble.empty(),
+                          e.figure(),
                           e.said()))),
               after);
       case BenchEntry.KeepRail e -> {
@@ -212,6 +218,25 @@ public final class BenchLineModel {
       }
       case BenchEntry.ShowPart e -> choosing(after, e.part()).run();
     }
+  }
+
+  /** What the drawing promises at a point, in the place of what was promised there before. */
+  private Edit promised(String point, double volts) {
+    Optional<SupplyTarget> before =
+        model.job().items(SupplyTarget.class).stream()
+            .filter(t -> t.point().equalsIgnoreCase(point) && !t.alternating())
+            .findFirst();
+    return new Edit.ItemChanged(
+        before.map(t -> t),
+        Optional.of(
+            new SupplyTarget(
+                before.map(SupplyTarget::id).orElseGet(model::newId),
+                before.map(SupplyTarget::point).orElse(point),
+                volts,
+                before.map(SupplyTarget::tolerance).orElse(OptionalDouble.empty()),
+                before.map(SupplyTarget::lineVolts).orElse(OptionalDouble.empty()),
+                before.map(SupplyTarget::meterOhms).orElse(OptionalDouble.empty()),
+                before.map(SupplyTarget::follows).orElse(SupplyTarget.Follows.UNSTATED))));
   }
 
   /** One edit as it is, several as one that undo takes back at once. */

@@ -89,13 +89,18 @@ final class EchoWords {
               Labels.of(
                   "echo.supply",
                   e.point(),
-                  e.shown().stream()
-                      .map(x ->
-                          words.word(x.kind())
-                              + " "
-                              + Quantity.of(
-                                  x.value(),
-                                  x.kind() == SupplyReading.Kind.WATTS ? Unit.WATT : Unit.VOLT))
+                  Stream.concat(
+                          e.shown().stream()
+                              .map(x ->
+                                  words.word(x.kind())
+                                      + " "
+                                      + Quantity.of(
+                                          x.value(),
+                                          x.kind() == SupplyReading.Kind.WATTS
+                                              ? Unit.WATT
+                                              : Unit.VOLT)),
+                          e.drawnVolts().stream()
+                              .mapToObj(v -> Labels.of("echo.drawn", Quantity.volts(v))))
                       .collect(Collectors.joining(", ")),
                   Stream.of(
                           e.lineVolts().isPresent()
@@ -109,7 +114,7 @@ final class EchoWords {
           plain(
               Labels.of(
                   e.place().isEmpty() ? "echo.noticed" : "echo.noticed-at",
-                  words.term("FaultSign." + e.sign()),
+                  words.term("FaultSign." + e.sign()) + figure(e),
                   e.place()));
       case BenchEntry.KeepRail e ->
           plain(
@@ -118,6 +123,13 @@ final class EchoWords {
                   describe.item(e.rail(e.listed(open.job()), "new"))));
       case BenchEntry.ShowPart e -> plain(Labels.of("echo.show", e.part()));
     };
+  }
+
+  /** After how many minutes; the other signs that have a figure are not typed with one. */
+  private static String figure(BenchEntry.Notice e) {
+    return e.figure().stream()
+        .mapToObj(v -> ": " + Quantity.of(v, Unit.MINUTE))
+        .collect(Collectors.joining());
   }
 
   private static Echo plain(String text) {

@@ -20,6 +20,7 @@ import org.yellowhearth.core.fact.Overrule;
 import org.yellowhearth.core.fact.Parallel;
 import org.yellowhearth.core.fact.Place;
 import org.yellowhearth.core.fact.StatedValue;
+import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.SetPlate;
@@ -51,6 +52,10 @@ public final class Judgement {
 
   private final Surroundings around;
   private final Siblings siblings;
+
+  /** What was noticed at each part under power. */
+  private final Map<String, List<SupplySign>> tried;
+
   private final OptionalDouble setYears;
 
   /** Each part by itself, before those are asked that are judged together with it. */
@@ -85,6 +90,8 @@ public final class Judgement {
             .filter(ref -> job.readingsOf(ref).stream().anyMatch(ShortCriterion::shortInPlace))
             .collect(Collectors.toSet());
     this.siblings = new Siblings(job);
+    this.tried =
+        job.items(SupplySign.class).stream().collect(Collectors.groupingBy(SupplySign::place));
     List<Assessment> each =
         job.census().stream().map(p -> judged(p, job.readingsOf(p.ref()))).toList();
     this.alone = each.stream().collect(Collectors.toMap(a -> a.part().ref(), a -> a));
@@ -126,6 +133,13 @@ public final class Judgement {
     List<Part> with = beside.getOrDefault(part.ref(), List.of());
     List<Finding> findings = new ArrayList<>(VisualInspectionCriterion.judge(looks));
     findings.addAll(siblings.judge(part, readings));
+    findings.addAll(
+        TriedCriterion.judge(
+            tried.getOrDefault(part.ref().toString(), List.of()),
+            readings,
+            part instanceof Capacitor c
+                ? Optional.of(knowledge.kind(c.kind()).family())
+                : Optional.empty()));
     VerdictRules.Decision decision;
     if (part instanceof Capacitor c) {
       CapacitorKind kind = knowledge.kind(c.kind());

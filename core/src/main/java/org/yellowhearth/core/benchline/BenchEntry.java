@@ -64,13 +64,15 @@ public sealed interface BenchEntry {
    * @param lineVolts the mains at that time
    * @param meterOhms what the meter loads the point with
    * @param state what the set was doing
+   * @param drawnVolts what the drawing promises there
    */
   record ReadSupply(
       String point,
       List<Shown> shown,
       OptionalDouble lineVolts,
       OptionalDouble meterOhms,
-      SupplyReading.State state)
+      SupplyReading.State state,
+      OptionalDouble drawnVolts)
       implements BenchEntry {
     public ReadSupply {
       shown = List.copyOf(shown);
@@ -85,9 +87,11 @@ public sealed interface BenchEntry {
    *
    * @param sign by its id in the knowledge files
    * @param place the part, section or point; empty for the whole set
-   * @param said in quotation marks
+   * @param figure where it has one, in the unit of its sort
+   * @param said in quotation marks, or as it was typed where the sign leaves something out
    */
-  record Notice(String sign, String place, String said) implements BenchEntry {}
+  record Notice(String sign, String place, OptionalDouble figure, String said)
+      implements BenchEntry {}
 
   /**
    * A rail that holds charge, or what is new of one.

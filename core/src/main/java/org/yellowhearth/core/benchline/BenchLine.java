@@ -59,6 +59,10 @@ public final class BenchLine {
       Pattern.compile("(?i)(.*?),?\\s+until (?:i say otherwise|further notice|changed)\\.?\\s*");
   private static final Set<String> FILLING = Set.of("this", "meter", "", "hold", "and");
   private static final Set<String> NOTHING = Set.of("nothing", "off", "none");
+
+  /** {@code +12V 0.1V}: a rail that is called by its volts. */
+  private static final Pattern RAIL_BY_VOLTS = Pattern.compile("(?i)\\+\\d+(?:[.,]\\d+)?v\\s+.+");
+
   private static final Pattern CORRECTION =
       Pattern.compile("\\s*([A-Za-z]{1,3}\\d{1,5}[A-Za-z]?)\\s*=(.*)", Pattern.DOTALL);
 
@@ -121,7 +125,7 @@ public final class BenchLine {
     if (text.startsWith("\"")) {
       return note(text.substring(1).replaceFirst("\"$", "").strip(), line);
     }
-    if (text.startsWith("+")) {
+    if (text.startsWith("+") && !RAIL_BY_VOLTS.matcher(text).matches()) {
       return add(line, line.indexOf('+') + 1);
     }
     if (text.startsWith("-")

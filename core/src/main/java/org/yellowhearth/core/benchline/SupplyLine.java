@@ -48,13 +48,35 @@ final class SupplyLine {
           Map.entry("watts", SupplyReading.Kind.WATTS));
   private static final Set<String> BESIDE = Set.of("line", "meter");
 
+  /** What the drawing promises follows. */
+  private static final Set<String> DRAWN = Set.of("drawing", "expected", "should", "schematic");
+
   /** {@code 12Vpp}: the figure and what it is, in one word. */
   private static final Pattern GLUED =
       Pattern.compile("(?i)([-−+]?[\\d.,]+m?)(?:V?(?:pp|p-p|pk-pk)|Vp-?p)");
 
+  /** Names of points that are written small. */
+  private static final Set<String> SMALL =
+      Set.of(
+          "heater",
+          "heaters",
+          "filament",
+          "filaments",
+          "ht",
+          "b+",
+          "bias",
+          "screen",
+          "boost",
+          "rail",
+          "ripple",
+          "eht",
+          "lt");
+
   /** A name that a point may have where no supply is described. */
   private static final Pattern NAME =
       Pattern.compile("(?=.*[\\p{Lu}\\d+])[\\p{L}\\p{N}+−-]{1,20}(\\.[A-Za-z0-9]{1,3})?");
+
+  private static final Set<String> SHOULD = Set.of("be", "is", "says", "has", "have");
 
   private static final Map<String, String> ELECTRODES =
       Map.ofEntries(
@@ -62,7 +84,10 @@ final class SupplyLine {
           Map.entry("plate", "a"),
           Map.entry("cathode", "k"),
           Map.entry("grid", "g"),
+          Map.entry("g1", "g"),
           Map.entry("screen", "g2"),
+          Map.entry("g2", "g2"),
+          Map.entry("g3", "g3"),
           Map.entry("base", "b"),
           Map.entry("emitter", "e"),
           Map.entry("collector", "c"),
@@ -99,11 +124,65 @@ final class SupplyLine {
     this.point = point;
   }
 
+  /**
+   * What people say of a reading under power in another order, as it is put in {@link #of}: each is
+   * a whole line.
+   */
+  private static final List<Said> SAID =
+      List.of(
+          new Said(
+              Pattern.compile(
+                  "(?i)\\s*(?:it |the set |set )?(?:draws|takes|pulls|consumes)\\s+(\\d+(?:[.,]\\d+)?)\\s*w(?:atts)?\\s*"),
+              "mains watts $1"),
+          new Said(
+              Pattern.compile(
+                  "(?i)\\s*(?:the )?(pin \\d+|anode|plate|cathode|grid|screen|base|emitter|collector|gate|drain|source) of "
+                      + "([a-z]{1,3}\\d{1,5}[a-z]?)(?: (?:is|at|reads|shows))?(?: at)?(\\s.+)"),
+              "$2 $1$3"),
+          new Said(
+              Pattern.compile("(?i)\\s*ripple (?:at|on|of|across) (\\S+)(?: is)?\\s+(.+pp)\\s*"),
+              "$1 $2"),
+          new Said(
+              Pattern.compile("(?i)\\s*ripple (?:at|on|of|across) (\\S+)(?: is)?\\s+(.+)(?<!pp)"),
+              "$1 ac $2"),
+          new Said(Pattern.compile("(?i)\\s*(\\S+) ripple\\s+(.+pp)\\s*"), "$1 $2"),
+          new Said(Pattern.compile("(?i)\\s*(\\S+) ripple\\s+(.+)(?<!pp)"), "$1 ac $2"),
+          new Said(
+              Pattern.compile("(?i)\\s*(\\S+) ([\\d.,]+) ?(m?v)(?:ac|rms)?(?: of)? ripple\\s*"),
+              "$1 ac $2 $3"),
+          new Said(
+              Pattern.compile(
+                  "(?i)\\s*([-−+]?[\\d.,]+) ?(m?v)(?:dc)? (?:at|on|across) (?:the )?(\\S+)\\s*"),
+              "$3 dc $1 $2"),
+          new Said(
+              Pattern.compile(
+                  "(?i)\\s*([\\d.,]+ ?m?v(?:ac|pp)) (?:ripple )?(?:at|on|across) (?:the )?(\\S+)\\s*"),
+              "$2 $1"),
+          new Said(
+              Pattern.compile("(?i)\\s*(?:the )?(\\S+) rail(?: is| at| reads| shows)*(\\s.+)"),
+              "$1$2"));
+
+  /** What is said, and how it is put. */
+  private record Said(Pattern words, String put) {}
+
   /** The line, where it begins with a point and goes on with what is read there. */
   static Optional<SupplyLine> of(Job job, Vocabulary vocabulary, String line) {
+    for (Said said : SAID) {
+      Matcher m = said.words.matcher(line);
+      if (m.matches()) {
+        Optional<SupplyLine> put = put(job, vocabulary, m.replaceFirst(said.put));
+        if (put.isPresent()) {
+          return put;
+        }
+      }
+    }
+    return put(job, vocabulary, line);
+  }
+
+  private static Optional<SupplyLine> put(Job job, Vocabulary vocabulary, String line) {
     Matcher taken = WATTS.matcher(line);
     if (taken.matches()) {
-      return of(job, vocabulary, SupplyMains.POINT + " watts " + taken.group(1) + taken.group(2));
+      return put(job, vocabulary, SupplyMains.POINT + " watts " + taken.group(1) + taken.group(2));
     }
     List<Token> words = Token.of(line);
     if (words.size() < 2) {
@@ -114,6 +193,9 @@ final class SupplyLine {
     String known = points(job).get(first.toLowerCase(Locale.ROOT));
     if (known != null && (begins(rest) || volts(rest))) {
       return Optional.of(new SupplyLine(line, rest, known));
+    }
+    if (SMALL.contains(first.toLowerCase(Locale.ROOT)) && (volts(rest) || begins(rest))) {
+      return Optional.of(new SupplyLine(line, rest, first));
     }
     if (!NAME.matcher(first).matches() || ReadingParser.namesFigure(first)) {
       return Optional.empty();
@@ -129,7 +211,9 @@ final class SupplyLine {
     }
     boolean listed = ref.filter(r -> job.part(r).isPresent()).isPresent();
     boolean part = listed || ref.filter(r -> sort(r, vocabulary)).isPresent();
-    boolean read = part ? listed && begins(rest) : begins(rest) || volts(rest);
+    boolean said = begins(rest) && volts(rest.subList(1, rest.size()));
+    boolean read =
+        part ? said || (listed && (begins(rest) || alternates(rest))) : begins(rest) || volts(rest);
     return read
         ? Optional.of(new SupplyLine(line, rest, ref.map(PartRef::toString).orElse(first)))
         : Optional.empty();
@@ -154,6 +238,8 @@ final class SupplyLine {
     return !words.isEmpty()
         && (KINDS.containsKey(folded(words.getFirst()))
             || BESIDE.contains(folded(words.getFirst()))
+            || (DRAWN.contains(folded(words.getFirst()))
+                && words.subList(1, words.size()).stream().anyMatch(w -> volts(List.of(w))))
             || STATES.containsKey(folded(words.getFirst())));
   }
 
@@ -167,6 +253,18 @@ final class SupplyLine {
                         .filter(u ->
                             u.dimension() == Dimension.VOLTAGE
                                 || u.dimension() == Dimension.ALTERNATING_VOLTAGE)
+                        .isPresent())
+                .isPresent());
+  }
+
+  /** Whether it goes on with alternating volts: those are no reading of any part by itself. */
+  private static boolean alternates(List<Token> words) {
+    return !words.isEmpty()
+        && (GLUED.matcher(words.getFirst().text()).matches()
+            || FigureText.read(words, 0)
+                .filter(f ->
+                    UnitText.find(f.unit())
+                        .filter(u -> u.dimension() == Dimension.ALTERNATING_VOLTAGE)
                         .isPresent())
                 .isPresent());
   }
@@ -202,6 +300,7 @@ final class SupplyLine {
     List<BenchEntry.ReadSupply.Shown> shown = new ArrayList<>();
     OptionalDouble mains = OptionalDouble.empty();
     OptionalDouble meter = OptionalDouble.empty();
+    OptionalDouble drawn = OptionalDouble.empty();
     SupplyReading.State state = SupplyReading.State.UNSTATED;
     int at = 0;
     while (at < words.size()) {
@@ -218,6 +317,14 @@ final class SupplyLine {
                 figure("pp", List.of(new Token(glued.group(1), word.index())), 0, word),
                 word));
         at++;
+      } else if (DRAWN.contains(said)) {
+        int from = at + 1;
+        while (from < words.size() && SHOULD.contains(folded(words.get(from)))) {
+          from++;
+        }
+        FigureText figure = figure("dc", words, from, word);
+        drawn = OptionalDouble.of(value(figure));
+        at = from + figure.words();
       } else if (BESIDE.contains(said)) {
         FigureText figure = figure(said, words, at + 1, word);
         OptionalDouble value = OptionalDouble.of(within(value(figure), word));
@@ -242,14 +349,14 @@ final class SupplyLine {
         throw refused(BenchWords.SUPPLY_EXPECTED, word);
       }
     }
-    if (shown.isEmpty()) {
+    if (shown.isEmpty() && drawn.isEmpty()) {
       throw refused(BenchWords.SUPPLY_EXPECTED, words.getLast());
     }
     if (shown.stream()
         .anyMatch(s -> (s.kind() == SupplyReading.Kind.WATTS) != point.equals(SupplyMains.POINT))) {
       throw refused(BenchWords.WATTS_AT_MAINS, words.getFirst());
     }
-    return new BenchEntry.ReadSupply(point, shown, mains, meter, state);
+    return new BenchEntry.ReadSupply(point, shown, mains, meter, state, drawn);
   }
 
   private double within(double value, Token word) {

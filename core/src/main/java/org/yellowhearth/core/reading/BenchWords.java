@@ -188,7 +188,37 @@ final class BenchWords {
         "slowly rises");
     say(ANY, "pulses", "pulsing", "pulsates", "pulsating", "ticks", "comes in pulses");
     say(JUNCTION, "vth", "vgs(th)", "vgs th", "vgsth", "vgs(off)", "vgs off", "vp", "pinch-off");
-    say(ANY, "", "avg", "average", "averaged", "reads", "reading", "shows", "tester says");
+    say(
+        ANY,
+        "",
+        "avg",
+        "average",
+        "averaged",
+        "reads",
+        "reading",
+        "shows",
+        "tester says",
+        "is",
+        "it is",
+        "seems",
+        "seems to be",
+        "measures",
+        "measured",
+        "now",
+        "now reads",
+        "gives",
+        "has drifted to",
+        "drifted to",
+        "drifted up to",
+        "went up to",
+        "has gone high",
+        "gone high",
+        "went high",
+        "up to",
+        "cap",
+        "capacitance",
+        "resistance",
+        "value");
     say(JUNCTION, "", "one way", "forward", "fwd", "forwards", "in one direction");
     for (String over : List.of("ol", "open", "nothing", "blocks", "blocked")) {
       for (String other :
@@ -243,6 +273,30 @@ final class BenchWords {
     say(VALVE, "grid-leak", "grid leak", "grid current", "gassy", "gas", "grid leakage");
     say(VALVE, "called-weak", "low", "low emission");
     say(VALVE, "em", "emission", "emission of");
+    say(VALVE, "gm", "mutual conductance", "transconductance", "conductance", "slope", "gm of");
+    say(
+        VALVE,
+        "reads-open",
+        "heater open",
+        "open heater",
+        "filament open",
+        "open filament",
+        "heater gone",
+        "heater dead",
+        "no heater",
+        "burnt out",
+        "burned out");
+    say(
+        VALVE,
+        "called-bad",
+        "white getter",
+        "getter white",
+        "getter gone",
+        "gone to air",
+        "let air in",
+        "lost vacuum",
+        "lost its vacuum",
+        "milky");
     say(JUNCTION, "hfe", "beta", "gain", "gain of");
     say(FUSE, "reads-open", "blown", "burnt out", "burned out", "gone");
     say(WINDING, "reads-short", "shorted turns", "shorted turn", "shorting turns");
@@ -275,6 +329,9 @@ final class BenchWords {
           plain.add(new Token(said.get().plain, token.index()));
         }
         at += said.get().words;
+      } else if (blocks(words, at, sort)) {
+        plain.add(new Token("reverse-blocks", token.index()));
+        at++;
       } else if (ABOUT.contains(folded(token)) && at + 1 < words.size()) {
         uncertainty = OptionalDouble.of(ABOUT_SPREAD);
         at++;
@@ -298,6 +355,14 @@ final class BenchWords {
       }
     }
     return new Plain(plain, uncertainty);
+  }
+
+  /** {@code 0.55 OL} of a junction: it conducts one way and not the other. */
+  private static boolean blocks(List<Token> words, int at, Sort sort) {
+    return (sort == Sort.RECTIFIER || sort == Sort.ZENER)
+        && words.size() == 2
+        && folded(words.get(at)).equals("ol")
+        && startsWithDigit(words.get(1 - at));
   }
 
   /** A range as its middle, and half of it as a fraction of the middle. */

@@ -102,6 +102,7 @@ public final class Diagnosis {
    * @param odds of each part being bad before anything was read; a twentieth where none are given
    * @param setups how the set stood; the first is as it is described, with nothing clipped on
    * @param heat what was noticed of heat
+   * @param bridged across what good capacitors were clipped, and whether that cured it
    */
   public record Question(
       Supply supply,
@@ -111,7 +112,8 @@ public final class Diagnosis {
       List<Map<Parameter, Double>> together,
       Map<String, Double> odds,
       List<Setup> setups,
-      Heat.Known heat) {
+      Heat.Known heat,
+      List<Bridged> bridged) {
     /** A question about parts that share nothing, and whose heat nobody felt. */
     public Question(
         Supply supply,
@@ -120,12 +122,13 @@ public final class Diagnosis {
         Map<Parameter, Double> spread,
         Map<String, Double> odds,
         List<Setup> setups) {
-      this(supply, points, data, spread, List.of(), odds, setups, Heat.Known.NOTHING);
+      this(supply, points, data, spread, List.of(), odds, setups, Heat.Known.NOTHING, List.of());
     }
 
     public Question {
       together = together.stream().map(Map::copyOf).toList();
       setups = List.copyOf(setups);
+      bridged = List.copyOf(bridged);
       points = List.copyOf(points);
       data = List.copyOf(data);
       spread = Map.copyOf(spread);
@@ -401,10 +404,17 @@ public final class Diagnosis {
   }
 
   /**
-   * Samples as likely as heat leaves them: each way in which a part may be bad is judged by what it
-   * would make hot at its likeliest severity, of the likeliest ways.
+   * Samples as likely as bridges and heat leave them: each way in which a part may be bad is judged
+   * by what it would make hot at its likeliest severity, of the likeliest ways.
    */
-  private List<Sample> felt(List<Sample> samples) {
+  private List<Sample> felt(List<Sample> all) {
+    Set<String> sections = question.supply.sectionIds();
+    List<Sample> samples =
+        question.bridged.isEmpty()
+            ? all
+            : all.stream()
+                .map(s -> s.times(Bridged.log(question.bridged, s.faults(), sections)))
+                .toList();
     if (question.heat.felt().isEmpty()) {
       return samples;
     }

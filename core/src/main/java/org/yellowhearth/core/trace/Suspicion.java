@@ -44,6 +44,9 @@ import org.yellowhearth.core.supply.Supply;
 public record Suspicion(
     Diagnosis.Question question, List<SupplyReading> used, List<SupplyReading> leftOut) {
   /** Signs of heat, by their ids in the knowledge files. */
+  private static final String BRIDGE_CURED = "bridge-cured";
+
+  private static final String BRIDGE_NO_CHANGE = "bridge-no-change";
   private static final Set<String> HOT = Set.of("hot", "smell", "smoke");
 
   private static final String COLD = "cold";
@@ -152,7 +155,8 @@ public record Suspicion(
                 ageing(job, knowledge, model.values()),
                 odds(supply, job, knowledge, chance),
                 setups,
-                heat(job)),
+                heat(job),
+                bridged(job)),
             used,
             leftOut));
   }
@@ -173,6 +177,14 @@ public record Suspicion(
                 Math.max(LEAST_DRAWN, t.tolerance().orElse(USUAL_DRAWN) / UNIFORM),
                 t.lineVolts().orElse(supply.mains().nominalVolts()) / supply.mains().volts(),
                 t.meterOhms()))
+        .toList();
+  }
+
+  /** Across what good capacitors were clipped, and whether that cured it. */
+  private static List<Bridged> bridged(Job job) {
+    return job.items(SupplySign.class).stream()
+        .filter(s -> s.sign().equals(BRIDGE_CURED) || s.sign().equals(BRIDGE_NO_CHANGE))
+        .map(s -> new Bridged(s.place(), s.sign().equals(BRIDGE_CURED)))
         .toList();
   }
 

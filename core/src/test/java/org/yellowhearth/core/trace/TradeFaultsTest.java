@@ -340,7 +340,8 @@ public class TradeFaultsTest {
                 List.of(aged),
                 set.odds(),
                 List.of(Setup.PLAIN),
-                Heat.Known.NOTHING),
+                Heat.Known.NOTHING,
+                List.of()),
             Watcher.NOBODY)
         .orElseThrow()
         .singles()
@@ -351,7 +352,7 @@ public class TradeFaultsTest {
   }
 
   /** A rail behind 2.2 kΩ that reads 150 V instead of 227 V, with what was noticed of heat. */
-  private static List<Explanation> lowBehindAResistor(List<Heat.Felt> felt) {
+  private static List<Explanation> lowBehindAResistor(List<Heat.Felt> felt, List<Bridged> tried) {
     Set set =
         new Set(
             "low behind a resistor",
@@ -382,7 +383,8 @@ public class TradeFaultsTest {
                 List.of(),
                 set.odds(),
                 List.of(Setup.PLAIN),
-                new Heat.Known(felt, Map.of("R1", 1.0))),
+                new Heat.Known(felt, Map.of("R1", 1.0)),
+                tried),
             Watcher.NOBODY)
         .orElseThrow()
         .singles();
@@ -404,7 +406,7 @@ public class TradeFaultsTest {
    */
   @Test
   public void heatTellsALeakFromAResistorGoneHigh() {
-    List<Explanation> nobodyFelt = lowBehindAResistor(List.of());
+    List<Explanation> nobodyFelt = lowBehindAResistor(List.of(), List.of());
     Explanation leak = of(nobodyFelt, "C2");
     assertThat(leak.faults().getFirst().mode()).isEqualTo(Mode.LEAKY);
     Heat resistor =
@@ -415,11 +417,11 @@ public class TradeFaultsTest {
     assertThat(leak.heat()).isEqualTo(Heat.Says.NOTHING);
     assertThat(of(nobodyFelt, "R1").hot()).isEmpty();
 
-    List<Explanation> cool = lowBehindAResistor(List.of(new Heat.Felt("", false)));
+    List<Explanation> cool = lowBehindAResistor(List.of(new Heat.Felt("", false)), List.of());
     assertThat(odds(cool)).isLessThan(0.4 * odds(nobodyFelt));
     assertThat(cool.getFirst().parts()).containsExactly("R1");
 
-    List<Explanation> hot = lowBehindAResistor(List.of(new Heat.Felt("R1", true)));
+    List<Explanation> hot = lowBehindAResistor(List.of(new Heat.Felt("R1", true)), List.of());
     assertThat(hot.getFirst().hot()).extracting(Heat::part).contains("R1");
     assertThat(odds(hot)).isGreaterThan(3 * odds(nobodyFelt));
     assertThat(of(hot, "C2").heat()).isEqualTo(Heat.Says.AGREES);
@@ -462,5 +464,29 @@ public class TradeFaultsTest {
     assertThat(all.getFirst().faults())
         .allMatch(f -> f.mode() == Mode.CAPACITANCE_LOW)
         .allMatch(f -> f.value() > 4700e-6 / 16 && f.value() < 4700e-6 / 4);
+  }
+
+  /**
+   * A capacitor that a good one across it cures is missing; one that it does not cure may leak, but
+   * is there (common practice). A leak is no likelier for it.
+   */
+  @Test
+  public void whatABridgeCuresWasMissing() {
+    Set set = SimulatedSets.valveAndChoke();
+    Fault dry = new Fault(new Parameter("C1", Which.CAPACITANCE), Fault.Mode.CAPACITANCE_LOW, 3e-6);
+    Fault leaky = new Fault(new Parameter("C1", Which.LEAKAGE_RESISTANCE), Fault.Mode.LEAKY, 8000);
+    var sections = set.supply().sectionIds();
+    List<Bridged> cured = List.of(new Bridged("C1", true));
+    List<Bridged> nothing = List.of(new Bridged("C1", false));
+    assertThat(Bridged.log(cured, List.of(dry), sections)).isZero();
+    assertThat(Bridged.log(cured, List.of(leaky), sections)).isNegative();
+    assertThat(Bridged.log(cured, List.of(), sections)).isNegative();
+    assertThat(Bridged.log(nothing, List.of(dry), sections)).isNegative();
+    assertThat(Bridged.log(nothing, List.of(leaky), sections)).isZero();
+    List<Explanation> untried = lowBehindAResistor(List.of(), List.of());
+    List<Explanation> tried = lowBehindAResistor(List.of(), nothing);
+    assertThat(of(tried, "C2").probability())
+        .as("C1 was tried: the others gain, none loses")
+        .isGreaterThanOrEqualTo(of(untried, "C2").probability());
   }
 }
