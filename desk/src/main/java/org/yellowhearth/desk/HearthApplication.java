@@ -159,6 +159,7 @@ public final class HearthApplication extends Application {
         Platform.runLater(() -> {
           if (opening.state() == Future.State.SUCCESS) {
             serve(stage, view, opening.resultNow(), appearance, remembered);
+            fill(model.orElseThrow());
           } else if (opening.exceptionNow() instanceof ShopException e) {
             log().error("The shop could not be opened", e);
             // Why the shop does not open, and what can be done about it.
@@ -204,12 +205,6 @@ public final class HearthApplication extends Application {
     shell.onFirstJob(() -> firstJob(desk, appearance, files));
     shell.takeOver(stage.getScene());
     CrashReports.tell(desk);
-    // The workshop speaks as the set does that was last on its bench; the window does so when it is
-    // next built.
-    desk.openProperty()
-        .addListener((_, _, now) ->
-            now.map(o -> o.job().plate().dialect())
-                .ifPresent(d -> remembered.put("dialect", d.code())));
     desk.practice().rememberIn(remembered.node("practice"));
     desk.practice().onBegin(exercise -> practise(desk, exercise, appearance, files));
     desk.safekeeping().backUpWhenDue();
@@ -217,12 +212,31 @@ public final class HearthApplication extends Application {
         new Timeline(new KeyFrame(Duration.hours(1), _ -> desk.safekeeping().backUpWhenDue()));
     hourly.setCycleCount(Animation.INDEFINITE);
     hourly.play();
+    view.onSpeak(dialect -> {
+      if (desk.anythingOn()) {
+        desk.tell(Labels.of("look.words.on"), true);
+        return;
+      }
+      // Every label is set when its view is built: the window is built anew, over the same shop.
+      hourly.stop();
+      desk.reform().disconnect();
+      desk.wake().lines().disconnect();
+      Labels.speak(dialect);
+      remembered.put("dialect", dialect.code());
+      stage.setTitle(Labels.of("app.name"));
+      serve(stage, new ShopView(appearance), opened, appearance, remembered);
+      model.orElseThrow().shelf().refresh();
+    });
     DesktopNotice.of(System.getProperty("os.name"), System.getenv().getOrDefault("PATH", ""))
         .ifPresent(notice ->
             desk.agenda()
                 .onDue(lines ->
                     notice.show(
                         Labels.of("agenda.notice", lines.size()), desk.agenda().summary(lines))));
+  }
+
+  /** What it was started with goes on the shelf. */
+  private void fill(DeskModel desk) {
     String demo = getParameters().getNamed().get("demo");
     List<Path> brought = getParameters().getUnnamed().stream().map(Path::of).toList();
     if (!brought.isEmpty()) {

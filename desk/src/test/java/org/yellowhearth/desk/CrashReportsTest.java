@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.Choice;
 import org.yellowhearth.core.fact.SupplyReading;
+import org.yellowhearth.core.job.SetPlate;
 import org.yellowhearth.core.partslist.ColourCode;
 import org.yellowhearth.core.replace.FittingSheet;
 import org.yellowhearth.core.safety.Check;
@@ -116,8 +117,12 @@ public class CrashReportsTest {
       boolean field =
           whole.startsWith("stock.field.")
               && code.indexOf("Field." + last.toUpperCase(Locale.ROOT)) >= 0;
+      boolean dialect =
+          whole.startsWith("look.words.")
+              && Stream.of(SetPlate.Dialect.values()).anyMatch(d -> d.code().equals(last));
       boolean made =
           step
+              || dialect
               || whence
               || field
               || named

@@ -203,7 +203,7 @@ public class FinalTestFlowTest extends Window {
     click("turn-keep-" + id);
     assertThat(all("adjust-cards", VBox.class))
         .contains("✓ now -8.1 V: at its target")
-        .doesNotContain("switch off");
+        .doesNotContain("switch off, let it rest");
     type("figure-how", "1 kHz, 4 Ω");
     type("figure-unit", "W");
     type("figure-after", "1.5");

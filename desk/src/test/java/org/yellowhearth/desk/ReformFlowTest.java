@@ -82,7 +82,7 @@ public class ReformFlowTest extends Window {
     page("run");
     click("run-pause");
     assertThat(run().phase()).isEqualTo(ReformRun.RunPhase.PAUSED);
-    assertThat(said("run-counsel")).contains("output is off");
+    assertThat(said("run-counsel")).contains("Output off");
     page("link");
     click("link-down");
     assertThat(said("link-state")).contains("No instrument");
@@ -131,16 +131,16 @@ public class ReformFlowTest extends Window {
     robot.interact(() -> model.openJob(id));
     settle();
     assertThat(model.background().noticeProperty().get().text())
-        .contains("C901 was under way at step 1 of 1", "C903");
+        .contains("C901 was at step 1 of 1", "C903");
     press(KeyCode.CONTROL, KeyCode.DIGIT6);
-    assertThat(counsel("C901")).contains("output is off");
+    assertThat(counsel("C901")).contains("Output off");
     start(false);
     pass(0.2, 15);
     for (int n = 0; n < 60 && !over("C902"); n++) {
       pass(1, 1);
     }
-    assertThat(counsel("C901")).contains("Up");
-    assertThat(counsel("C902")).containsAnyOf("Waiting is useless", "The patience is used up");
+    assertThat(counsel("C901")).contains("Finished");
+    assertThat(counsel("C902")).containsAnyOf("No use waiting", "The time allowed is over");
     assertThat(counsel("C903")).contains("Stopped, output off");
     assertThat(find("lanes-live", Button.class).getText())
         .as("the one on its plateau")
@@ -178,7 +178,7 @@ public class ReformFlowTest extends Window {
     type("run-amperes", "30 mA");
     click("run-keep");
     assertThat(run().phase()).isEqualTo(ReformRun.RunPhase.STOPPED);
-    until(() -> said("run-counsel").contains("current above its bound"));
+    until(() -> said("run-counsel").contains("current above its limit"));
     click("run-abort");
     assertThat(run().phase()).as("a reason is wanted").isEqualTo(ReformRun.RunPhase.STOPPED);
     type("run-reason", "it hissed");
@@ -197,8 +197,8 @@ public class ReformFlowTest extends Window {
     lane();
     until(() -> robot.lookup("#plan-card").tryQuery().isPresent());
     click("plan-card");
-    assertThat(text(folder.resolve("forming C16b.pdf")))
-        .contains("Forming C16b", "330 V", "Switch off at once", "insulated clips");
+    assertThat(text(folder.resolve("reforming C16b.pdf")))
+        .contains("Reforming C16b", "330 V", "Switch off at once", "insulated clips");
     page("hours");
     fill("hours-when", "daily 8-20");
     until(() ->

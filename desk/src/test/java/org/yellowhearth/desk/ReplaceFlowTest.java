@@ -153,10 +153,10 @@ public class ReplaceFlowTest extends Window {
     assertThat(job().items(Fitting.class).getFirst().checked())
         .as("not before the meter's sign is read")
         .isFalse();
-    choose("sheet-sign", "reversed");
+    choose("sheet-sign", "NEGATIVE – REVERSED");
     settle();
     assertThat(texts("sheet-owed")).contains("reversed");
-    choose("sheet-sign", "plus on plus");
+    choose("sheet-sign", "positive – correct");
     settle();
     tick("sheet-checked");
     assertThat(said("sheet-progress")).startsWith("1 of");

@@ -75,7 +75,7 @@ public class SafetyFlowTest extends Window {
     press(KeyCode.F9);
     assertThat(said("hearth-state")).isEqualTo("OFF, CHARGED  250 V");
     assertThat(said("hearth-big")).startsWith("OFF, CHARGED");
-    assertThat(find("hearth-since", Label.class).getText()).startsWith("touch-safe in");
+    assertThat(find("hearth-since", Label.class).getText()).startsWith("below 60 V in about");
     goOn(Duration.ofSeconds(1));
     assertThat(said("hearth-state")).startsWith("OFF, CHARGED").isNotEqualTo("OFF, CHARGED  250 V");
 
@@ -112,7 +112,7 @@ public class SafetyFlowTest extends Window {
     enter("clip HT 1k");
     enter("volts HT 0.2V");
     assertThat(said("hearth-state")).startsWith("OFF, CHARGED");
-    assertThat(find("hearth-since", Label.class).getText()).contains("may recover to");
+    assertThat(find("hearth-since", Label.class).getText()).contains("may creep back to");
     enter("unclip HT");
     assertThat(job().journal().getLast().act()).isInstanceOf(Act.Did.class);
     press(KeyCode.CONTROL, KeyCode.Z);
@@ -144,9 +144,9 @@ public class SafetyFlowTest extends Window {
           assertThat(r.outcome()).isEqualTo(CheckResult.Outcome.FAILED);
           assertThat(r.note()).isEqualTo("broken at the grommet");
         });
-    assertThat(said("wake-gate")).startsWith("Not yet");
+    assertThat(said("wake-gate")).startsWith("Not ready for power");
     fill("jumper-place", "lid switch");
-    assertThat(said("wake-gate")).startsWith("Not yet");
+    assertThat(said("wake-gate")).startsWith("Not ready for power");
     robot.interact(() -> find("safety-cautions", ToggleButton.class).fire());
     settle();
     assertThat(robot.lookup(".caution-danger").queryAll()).hasSizeGreaterThanOrEqualTo(2);

@@ -250,7 +250,7 @@ public class FittingSheetTest {
     assertThat(said(r, "Now")).contains("PA-47n-630");
     assertThat(said(r, "The old part")).isEqualTo("envelope in the cabinet");
     assertThat(said(r, "To reverse it")).contains("put the old one back");
-    assertThat(said(r, "Still owed")).contains("until the axial one comes");
+    assertThat(said(r, "Outstanding")).contains("until the axial one comes");
     assertThat(PeriodRecord.customs(b.job(), VerdictTest.KNOWLEDGE))
         .extracting(PeriodRecord.Entry::text)
         .anyMatch(t -> t.contains("MFD"));

@@ -438,7 +438,7 @@ public class ReplaceWorkTest {
     String sheet = text(ReplacePapers.sheet(b.job(), VerdictTest.KNOWLEDGE, Bench.NOW));
     assertThat(sheet)
         .contains(
-            "Unplugged",
+            "unplug, keep the plug in sight",
             "C1 16 µF 450 V → 22 µF 450 V",
             "POSITIVE end to chassis",
             "Stop and test",
@@ -466,7 +466,7 @@ public class ReplaceWorkTest {
             new Judge(VerdictTest.KNOWLEDGE).of(b.job(), Bench.NOW.toLocalDate()),
             VerdictTest.KNOWLEDGE,
             Bench.NOW);
-    assertThat(text(pdf(dossier))).contains("chosen: 22 µF 450 V").doesNotContain("Still owed");
+    assertThat(text(pdf(dossier))).contains("chosen: 22 µF 450 V").doesNotContain("Outstanding");
     put(b, Fitting.of(PartRef.of("C7")).with(f -> f.sign = Fitting.MeterSign.REVERSED));
     assertThat(
             text(
@@ -475,7 +475,7 @@ public class ReplaceWorkTest {
                         new Judge(VerdictTest.KNOWLEDGE).of(b.job(), Bench.NOW.toLocalDate()),
                         VerdictTest.KNOWLEDGE,
                         Bench.NOW))))
-        .contains("Still owed", "Not to be handed back");
+        .contains("Outstanding", "Not to be handed back");
   }
 
   private static byte[] pdf(Dossier dossier) {

@@ -443,7 +443,7 @@ public class FirstPowerModelTest {
     settle(40);
     assertThat(wake().lines().liveProperty().get()).containsOnlyKeys(HT, Clip.HEATERS, Clip.TAKEN);
     wake().keepPlan();
-    assertThat(told()).contains("stop the ramp");
+    assertThat(told()).contains("stop the run");
     assertThat(Map.copyOf(run().seen())).isNotEmpty();
   }
 }

@@ -278,7 +278,7 @@ public class ReformModelTest {
                 .plans()
                 .plan(ref(1), ReformSchool.GENTLE, OptionalDouble.empty(), Optional.empty()))
         .isFalse();
-    assertThat(model.background().noticeProperty().get().text()).contains("not put under voltage");
+    assertThat(model.background().noticeProperty().get().text()).contains("Do not put");
     assertThat(
             reform()
                 .plans()

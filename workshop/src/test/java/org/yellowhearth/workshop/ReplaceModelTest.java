@@ -220,7 +220,7 @@ public class ReplaceModelTest {
     model.renew().choose(s, whence(s, Whence.CATALOGUE));
     model.renew().fit(FIRST, f -> f.fitted = true);
     model.renew().fit(FIRST, f -> f.checked = true);
-    assertThat(told()).contains("meter's sign");
+    assertThat(told()).contains("Check the polarity");
     model.renew().fit(FIRST, f -> f.sign = Fitting.MeterSign.REVERSED);
     model.renew().fit(FIRST, f -> f.checked = true);
     assertThat(job().items(Fitting.class))

@@ -181,7 +181,8 @@ public class StockModelTest {
     assertThat(model.renew().task(BenchTask.Doing.CLEAN, "", " ")).as("a step says what").isFalse();
     assertThat(model.renew().task(BenchTask.Doing.CLEAN, "", "flux")).isTrue();
     model.renew().workMains();
-    assertThat(model.background().noticeProperty().get().text()).contains("set plate");
+    assertThat(model.background().noticeProperty().get().text())
+        .contains("mains voltage and frequency");
     assertThat(model.renew().rectifiers()).isEmpty();
     model.toShop();
     assertThat(model.renew().rowsProperty().get()).isEmpty();

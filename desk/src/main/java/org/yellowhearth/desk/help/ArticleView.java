@@ -1,8 +1,10 @@
 package org.yellowhearth.desk.help;
 
 import java.util.List;
+import java.util.function.Consumer;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
+import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
@@ -16,7 +18,15 @@ import org.yellowhearth.publishing.help.Article.Span;
 
 /** One text of the help, set for reading. */
 final class ArticleView extends VBox {
-  ArticleView(Article article) {
+  private final Consumer<String> follow;
+
+  /**
+   * An article.
+   *
+   * @param follow what is done with the anchor of a link that is pressed
+   */
+  ArticleView(Article article, Consumer<String> follow) {
+    this.follow = follow;
     getStyleClass().add("article");
     getChildren().add(Page.text(article.title(), "section-title"));
     for (Block block : article.blocks()) {
@@ -30,11 +40,18 @@ final class ArticleView extends VBox {
     }
   }
 
-  private static TextFlow passage(Block.Passage passage) {
+  private TextFlow passage(Block.Passage passage) {
     TextFlow flow = new TextFlow();
     flow.getStyleClass().add(passage.item() ? "article-item" : "article-words");
     StringBuilder said = new StringBuilder();
     for (Span span : passage.spans()) {
+      said.append(span.text());
+      if (!span.to().isEmpty()) {
+        Hyperlink link = new Hyperlink(span.text());
+        link.setOnAction(_ -> follow.accept(span.to()));
+        flow.getChildren().add(link);
+        continue;
+      }
       Text text = new Text(span.text());
       text.getStyleClass()
           .add(
@@ -44,7 +61,6 @@ final class ArticleView extends VBox {
                 case TYPED -> "article-typed";
               });
       flow.getChildren().add(text);
-      said.append(span.text());
     }
     flow.setAccessibleRole(AccessibleRole.TEXT);
     flow.setAccessibleText(said.toString());

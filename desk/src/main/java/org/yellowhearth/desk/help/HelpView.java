@@ -209,9 +209,24 @@ public final class HelpView extends StackPane {
 
   private void read(List<Article> articles) {
     VBox box = column();
-    articles.forEach(a -> box.getChildren().add(new ArticleView(a)));
+    articles.forEach(a -> box.getChildren().add(new ArticleView(a, this::follow)));
     text.setContent(box);
     text.setVvalue(0);
+  }
+
+  /** Goes where a link leads; one that leads out of the help goes nowhere. */
+  private void follow(String anchor) {
+    book.flatMap(b -> b.at(anchor))
+        .ifPresent(a -> {
+          page =
+              a.chapter() == Chapter.METHOD
+                  ? "method"
+                  : a.chapter() == Chapter.LINE ? "line" : "guide";
+          search.clear();
+          show();
+          titles.getSelectionModel().select(a);
+          titles.scrollTo(a);
+        });
   }
 
   private static VBox column(Region... content) {

@@ -7,9 +7,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -24,9 +26,11 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.agenda.Agenda;
+import org.yellowhearth.core.job.SetPlate.Dialect;
 import org.yellowhearth.core.safety.ChargeState;
 import org.yellowhearth.desk.forms.Page;
 import org.yellowhearth.desk.forms.PageTabs;
+import org.yellowhearth.desk.forms.Shown;
 import org.yellowhearth.desk.platform.FileAsk;
 import org.yellowhearth.desk.practice.PracticePane;
 import org.yellowhearth.desk.replace.DrawerPane;
@@ -63,6 +67,9 @@ public final class ShopView extends BorderPane {
   private Optional<ListView<ShelfLine>> shelf = Optional.empty();
   private Optional<DeskModel> model = Optional.empty();
   private Optional<PageTabs> tabs = Optional.empty();
+
+  private final ComboBox<Dialect> words = new ComboBox<>();
+  private Consumer<Dialect> speak = _ -> {};
 
   private final Appearance appearance;
   private final HBox head = new HBox();
@@ -201,6 +208,11 @@ public final class ShopView extends BorderPane {
     first.setVisible(true);
   }
 
+  /** What lets the whole window speak otherwise. */
+  public void onSpeak(Consumer<Dialect> other) {
+    speak = other;
+  }
+
   /** The page that is shown, by its name. */
   public String page() {
     return page;
@@ -230,11 +242,24 @@ public final class ShopView extends BorderPane {
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     keys.setDisable(true);
+    words.setId("window-words");
+    words.getItems().setAll(Dialect.values());
+    words.setConverter(Shown.by(d -> Labels.of("look.words." + d.code()), ""));
+    words.setAccessibleText(Labels.of("look.words"));
+    words.setValue(Labels.dialect());
+    words.setOnAction(_ -> {
+      if (words.getValue() != Labels.dialect()) {
+        speak.accept(words.getValue());
+        // Where it could not be done the choice stands as it was.
+        words.setValue(Labels.dialect());
+      }
+    });
     head.getChildren()
         .addAll(
             drawing,
             new VBox(title, claim),
             gap,
+            words,
             plateButton("look.smaller", "smaller", () -> appearance.resize(-1)),
             plateButton("look.larger", "larger", () -> appearance.resize(1)),
             plateButton(

@@ -47,7 +47,7 @@ abstract class StreamLink implements InstrumentLink {
 
   private void write(String command) throws IOException {
     if (!open) {
-      throw new IOException("the line to " + address + " is closed");
+      throw new IOException("the connection to " + address + " is closed");
     }
     try {
       synchronized (writing) {
@@ -56,7 +56,7 @@ abstract class StreamLink implements InstrumentLink {
       }
     } catch (IOException e) {
       close();
-      throw new IOException("the line to " + address + " is lost: " + e.getMessage(), e);
+      throw new IOException("the connection to " + address + " is lost: " + e.getMessage(), e);
     }
   }
 
@@ -80,7 +80,7 @@ abstract class StreamLink implements InstrumentLink {
       throw new IOException("no answer from " + address + " to " + query + " in time", e);
     } catch (IOException e) {
       close();
-      throw new IOException("the line to " + address + " is lost: " + e.getMessage(), e);
+      throw new IOException("the connection to " + address + " is lost: " + e.getMessage(), e);
     }
   }
 
@@ -93,7 +93,8 @@ abstract class StreamLink implements InstrumentLink {
     try {
       release();
     } catch (IOException e) {
-      throw new java.io.UncheckedIOException("the line to " + address + " cannot be closed", e);
+      throw new java.io.UncheckedIOException(
+          "the connection to " + address + " cannot be closed", e);
     }
   }
 }

@@ -182,7 +182,7 @@ final class Facts {
                   words.word(c.outcome()),
                   c.measured().isPresent() ? number(c.measured().getAsDouble()) : "",
                   c.note());
-          case Jumper j -> List.of(j.place(), j.removed() ? "off again" : "on");
+          case Jumper j -> List.of(j.place(), j.removed() ? "removed" : "on");
           case LimitChange l ->
               List.of(
                   words.capacitorKind(l.kind()),

@@ -222,8 +222,8 @@ public final class DossierFolio {
     if (!dossier.items().isEmpty()) {
       all.add(
           Folio.quiet(
-              "Old capacitors hold charge, and mains and high voltage can kill: unplug, discharge through a resistor, and see less "
-                  + "than 1 V on the meter before a part is touched or measured."));
+              "Old capacitors hold charge, and mains and high voltage can kill: unplug, discharge through a resistor, and measure "
+                  + "below 1 V before you touch or measure a part."));
       dossier.items().forEach(i -> part(i, all));
     }
     return all;

@@ -128,7 +128,7 @@ public record PeriodRecord(String part, List<Entry> entries) {
       all.add(new Entry("The old part", f.keptAt()));
     }
     if (f.debt() != Fitting.Debt.UNSTATED) {
-      all.add(new Entry("Still owed", words.word(f.debt()) + ": " + f.debtReason()));
+      all.add(new Entry("Outstanding", words.word(f.debt()) + ": " + f.debtReason()));
     }
   }
 

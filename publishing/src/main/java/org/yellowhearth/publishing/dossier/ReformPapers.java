@@ -67,10 +67,10 @@ public final class ReformPapers {
     PdfWriter writer = PdfWriter.getInstance(document, out);
     writer.setPageEvent(pages.foot(job.plate().name() + "  ·  " + DAY.format(madeAt)));
     writer.setTagged();
-    document.addTitle("Forming " + plan.part() + ": " + job.plate().name());
+    document.addTitle("Reforming " + plan.part() + ": " + job.plate().name());
     document.addCreator("Yellow Hearth");
     document.open();
-    add(document, pages.title("Forming " + what(plan)));
+    add(document, pages.title("Reforming " + what(plan)));
     add(
         document,
         pages.quietLine(
@@ -89,12 +89,12 @@ public final class ReformPapers {
             "Danger",
             "High voltage and stored charge can kill. Charged it holds "
                 + Quantity.joules(figures.joules())
-                + ". Positive to plus; one hand, insulated clips, a guard over the can, eyes shielded. "
+                + ". Positive of the supply to the PLUS terminal of the capacitor; one hand, insulated clips, a guard over the can, goggles. "
                 + "Afterwards discharge it through "
                 + Quantity.ohms(empty.ohms())
                 + " for "
                 + Durations.text(Math.ceil(empty.secondsTo(1)))
-                + " and see less than 1 V on a meter."));
+                + " and measure less than 1 V before you touch it."));
     add(
         document,
         pages.labelled(

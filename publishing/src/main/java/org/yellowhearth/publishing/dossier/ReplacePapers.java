@@ -81,8 +81,8 @@ public final class ReplacePapers {
         document,
         pages.labelled(
             "Danger",
-            "Unplugged, the plug in sight, every reservoir discharged and seen below 1 V on a meter, "
-                + "before each sitting. Old electrolyte, wax and dust stay off skin and food. An electrolytic the wrong way round bursts."));
+            "Before every session: unplug, keep the plug in sight, discharge every reservoir and measure below 1 V. "
+                + "Keep old electrolyte, wax and dust off skin and food. A reversed electrolytic bursts."));
     if (sheet.steps().isEmpty()) {
       add(document, pages.line("Nothing is chosen yet."));
       return;
@@ -113,7 +113,7 @@ public final class ReplacePapers {
     add(
         document,
         pages.quietLine(
-            "“Checked” is a second look, the meter red on the plus at the first low power."));
+            "“Checked” means: at the first low power, with the red probe on its plus end, the meter read positive."));
   }
 
   private static String tick(boolean is) {

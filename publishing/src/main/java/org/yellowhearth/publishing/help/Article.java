@@ -5,8 +5,12 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/** One text of the help under a heading. */
-public record Article(Chapter chapter, String title, List<Block> blocks) {
+/**
+ * One text of the help under a heading.
+ *
+ * @param questions what people ask that is answered here, in lower-case letters
+ */
+public record Article(Chapter chapter, String title, List<Block> blocks, List<String> questions) {
   /** Where a text belongs. */
   public enum Chapter {
     GUIDE,
@@ -16,14 +20,22 @@ public record Article(Chapter chapter, String title, List<Block> blocks) {
   }
 
   /** How words in a line are meant. */
-  public enum VisualInspection {
+  public enum Look {
     PLAIN,
     STRONG,
     TYPED
   }
 
-  /** Words of one look. */
-  public record Span(String text, VisualInspection look) {}
+  /**
+   * Words of one look.
+   *
+   * @param to the anchor of the article they lead to; empty where they lead nowhere
+   */
+  public record Span(String text, Look look, String to) {
+    Span(String text, Look look) {
+      this(text, look, "");
+    }
+  }
 
   /** One thing in a text. */
   public sealed interface Block {
@@ -51,11 +63,25 @@ public record Article(Chapter chapter, String title, List<Block> blocks) {
 
   public Article {
     blocks = List.copyOf(blocks);
+    questions = List.copyOf(questions);
+  }
+
+  Article(Chapter chapter, String title, List<Block> blocks) {
+    this(chapter, title, blocks, List.of());
+  }
+
+  Article answering(List<String> asked) {
+    return new Article(chapter, title, blocks, asked);
+  }
+
+  /** What links to it end with, as common viewers of Markdown make it of the title. */
+  public String anchor() {
+    return title.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}_ -]", "").replace(' ', '-');
   }
 
   /** A paragraph of plain words. */
   static Block words(String text) {
-    return new Block.Passage(List.of(new Span(text, VisualInspection.PLAIN)), false);
+    return new Block.Passage(List.of(new Span(text, Look.PLAIN)), false);
   }
 
   /** All its words, for a search. */
@@ -65,7 +91,7 @@ public record Article(Chapter chapter, String title, List<Block> blocks) {
         .toLowerCase(Locale.ROOT);
   }
 
-  private static String text(Block block) {
+  static String text(Block block) {
     return switch (block) {
       case Block.Passage p -> p.spans().stream().map(Span::text).collect(Collectors.joining());
       case Block.Head h -> h.text();

@@ -9,8 +9,8 @@ import org.yellowhearth.knowledge.json.JsonText;
 import org.yellowhearth.knowledge.json.JsonValue;
 import org.yellowhearth.publishing.help.Article.Block;
 import org.yellowhearth.publishing.help.Article.Chapter;
+import org.yellowhearth.publishing.help.Article.Look;
 import org.yellowhearth.publishing.help.Article.Span;
-import org.yellowhearth.publishing.help.Article.VisualInspection;
 
 /**
  * Words and signs of the trade, as they are said on either side of the ocean, and what they mean.
@@ -42,9 +42,7 @@ final class Glossary {
     List<String> also = v.field("also").list(MOST).stream().map(w -> w.text(LONGEST)).toList();
     List<Block> blocks = new ArrayList<>(List.of(Article.words(v.field("meaning").text(LONGEST))));
     if (!also.isEmpty()) {
-      blocks.add(
-          new Block.Passage(
-              List.of(new Span(String.join(" · ", also), VisualInspection.TYPED)), false));
+      blocks.add(new Block.Passage(List.of(new Span(String.join(" · ", also), Look.TYPED)), false));
     }
     return new Article(
         Chapter.WORDS, british.equals(american) ? british : british + "  /  " + american, blocks);

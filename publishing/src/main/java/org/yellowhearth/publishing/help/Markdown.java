@@ -17,6 +17,7 @@ import org.commonmark.node.FencedCodeBlock;
 import org.commonmark.node.Heading;
 import org.commonmark.node.Image;
 import org.commonmark.node.IndentedCodeBlock;
+import org.commonmark.node.Link;
 import org.commonmark.node.Node;
 import org.commonmark.node.OrderedList;
 import org.commonmark.node.Paragraph;
@@ -26,8 +27,8 @@ import org.commonmark.node.Text;
 import org.commonmark.parser.Parser;
 import org.yellowhearth.publishing.help.Article.Block;
 import org.yellowhearth.publishing.help.Article.Chapter;
+import org.yellowhearth.publishing.help.Article.Look;
 import org.yellowhearth.publishing.help.Article.Span;
-import org.yellowhearth.publishing.help.Article.VisualInspection;
 
 /** Reads a text of the documentation as articles, one for each heading of the second order. */
 final class Markdown {
@@ -91,8 +92,7 @@ final class Markdown {
 
   private void typed(String code) {
     code.lines()
-        .forEach(
-            l -> blocks.add(new Block.Passage(List.of(new Span(l, VisualInspection.TYPED)), true)));
+        .forEach(l -> blocks.add(new Block.Passage(List.of(new Span(l, Look.TYPED)), true)));
   }
 
   private void items(Node list) {
@@ -129,18 +129,22 @@ final class Markdown {
 
   private static List<Span> spans(Node node) {
     List<Span> spans = new ArrayList<>();
-    collect(node, VisualInspection.PLAIN, spans);
+    collect(node, Look.PLAIN, spans);
     return spans;
   }
 
-  private static void collect(Node node, VisualInspection look, List<Span> spans) {
+  private static void collect(Node node, Look look, List<Span> spans) {
     for (Node n = node.getFirstChild(); n != null; n = n.getNext()) {
       switch (n) {
         case Text t -> spans.add(new Span(t.getLiteral(), look));
-        case Code c -> spans.add(new Span(c.getLiteral(), VisualInspection.TYPED));
+        case Code c -> spans.add(new Span(c.getLiteral(), Look.TYPED));
         case SoftLineBreak _ -> spans.add(new Span(" ", look));
-        case StrongEmphasis s -> collect(s, VisualInspection.STRONG, spans);
-        case Emphasis s -> collect(s, VisualInspection.STRONG, spans);
+        case StrongEmphasis s -> collect(s, Look.STRONG, spans);
+        case Emphasis s -> collect(s, Look.STRONG, spans);
+        case Link l -> {
+          String to = l.getDestination();
+          spans.add(new Span(plain(l), look, to.substring(to.indexOf('#') + 1)));
+        }
         default -> collect(n, look, spans);
       }
     }

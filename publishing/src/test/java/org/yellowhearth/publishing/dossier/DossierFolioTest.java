@@ -189,27 +189,27 @@ public class DossierFolioTest {
   public void sectionsAreToldAndLeftOut() {
     assertThat(headings(folio(DossierScope.BLANK)))
         .containsExactly(
-            "Set plate",
+            "The set",
             "Photographs",
             "What was found",
             "Parts",
-            "Parts replaced, and by what",
+            "Parts replaced",
             "Readings, verdicts and reasons",
             "The supply before and after",
             "What it measures now",
             "Burn-in",
-            "What to watch",
+            "Points to watch",
             "Parts that were kept",
-            "What goes where",
+            "Disposal",
             "Journal",
             "Methods and sources");
     assertThat(headings(folio(DossierScope.forOwner())))
-        .contains("Set plate", "Burn-in", "What goes where")
+        .contains("The set", "Burn-in", "Disposal")
         .doesNotContain("Journal", "Readings, verdicts and reasons", "Parts");
     assertThat(
             headings(
                 folio(DossierScope.BLANK.with(Section.JOURNAL, false).with(Section.PLATE, false))))
-        .doesNotContain("Journal", "Set plate");
+        .doesNotContain("Journal", "The set");
     assertThat(DossierScope.forOwner().with(Section.JOURNAL, true).tells(Section.JOURNAL)).isTrue();
   }
 

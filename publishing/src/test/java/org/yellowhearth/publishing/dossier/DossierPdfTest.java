@@ -74,7 +74,7 @@ public class DossierPdfTest {
         job.plate().complaint(),
         job.plate().endState(),
         "230 V 50 Hz",
-        "Set plate",
+        "The set",
         "Policy",
         "Journal",
         "Methods and sources",
@@ -100,7 +100,7 @@ public class DossierPdfTest {
                     NOW)));
     assertThat(text)
         .containsSubsequence(
-            "Setplate",
+            "Theset",
             "radioreceiver",
             "Policy",
             "measuredplusprecaution",

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Pattern;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.job.SetPlate.Dialect;
@@ -84,7 +85,7 @@ public class HelpBookTest {
     assertThat(HelpBook.of(other, words).find("held at the bench of the lightship"))
         .extracting(Article::title)
         .containsExactly("Sources");
-    assertThat(book.find("held at the bench of the lightship")).isEmpty();
+    assertThat(method()).doesNotContain("held at the bench of the lightship");
   }
 
   /**
@@ -103,7 +104,8 @@ public class HelpBookTest {
     assertThat(pictures)
         .hasSizeGreaterThan(12)
         .allSatisfy(p -> assertThat(docs.resolve(p)).exists());
-    assertThat(book.find("the shelf with the demo shop")).isEmpty();
+    assertThat(book.in(Chapter.GUIDE))
+        .noneMatch(a -> a.text().contains("the shelf with the demo shop"));
   }
 
   /**
@@ -218,6 +220,104 @@ public class HelpBookTest {
                             p ->
                                 assertThat(p.spans())
                                     .extracting(Article.Span::look)
-                                    .contains(Article.VisualInspection.TYPED))));
+                                    .contains(Article.Look.TYPED))));
+  }
+
+  /** What people ask at a bench, in their words, and the text that answers; it stands first. */
+  @DataProvider
+  public Object[][] questions() {
+    return new Object[][] {
+      {"how do I discharge a capacitor", "Safety"},
+      {"is the set still charged?", "Safety"},
+      {"which dangers", "Safety"},
+      {"isolating transformer live chassis", "Before you start"},
+      {"how do I enter a reading", "Assess"},
+      {"part is open", "Assess"},
+      {"ESR meter in circuit", "Assess"},
+      {"sort a whole board", "Assess"},
+      {"leakage insulation enter", "Assess"},
+      {"test a transistor", "Assess"},
+      {"valve tester result", "Assess"},
+      {"why is the verdict", "Verdicts"},
+      {"overrule a verdict", "Parts"},
+      {"colour bands", "Parts"},
+      {"can with several sections", "Parts"},
+      {"spreadsheet parts list", "Parts"},
+      {"delete a part", "Parts"},
+      {"cause of hum", "Trace"},
+      {"voltage is too low", "Trace"},
+      {"find a short", "Trace"},
+      {"what blows the fuse", "Trace"},
+      {"describe the power supply", "Trace"},
+      {"bridge a capacitor", "Trace"},
+      {"how much ripple is normal", "Trace"},
+      {"without instruments", "Trace"},
+      {"which change cured the fault", "Causes"},
+      {"reform an electrolytic", "Reform"},
+      {"how long does reforming take", "Reform"},
+      {"is reforming worth it", "Reform"},
+      {"replacement for a capacitor", "Replace"},
+      {"selenium rectifier silicon", "Replace"},
+      {"substitute transistor", "Replace"},
+      {"restuff a can", "Replace"},
+      {"shopping list", "Replace"},
+      {"parts from my drawer", "Replace"},
+      {"safety capacitor mains", "Replace"},
+      {"choose the right fuse", "Replace"},
+      {"switch on for the first time", "First power"},
+      {"which lamp in the series lamp", "First power"},
+      {"variable transformer use", "First power"},
+      {"how do I stop everything", "First power"},
+      {"voltages against the drawing", "Final test"},
+      {"set the bias", "Final test"},
+      {"supply under load", "Final test"},
+      {"burn-in", "Final test"},
+      {"may the set go back", "Final test"},
+      {"print the dossier", "Dossier"},
+      {"labels for bags", "Dossier"},
+      {"make a backup", "Safekeeping"},
+      {"several benches one shop", "A shared shop"},
+      {"connect a meter", "Instruments and connections"},
+      {"larger text", "The window on one page"},
+      {"take back what I typed", "When something goes wrong"},
+      {"estimate for the owner", "Arrival"},
+      {"where do I find a note again", "Find"},
+      {"what is due today", "The agenda"},
+      {"american words", "The window on one page"}
+    };
+  }
+
+  @Test(dataProvider = "questions")
+  public void whatPeopleAskIsAnsweredFirst(String asked, String answered) {
+    assertThat(book.find(asked).stream().limit(3).map(Article::title))
+        .as(asked)
+        .anyMatch(t -> t.startsWith(answered));
+  }
+
+  /** The index of the guide leads somewhere, and no link of the help leads nowhere. */
+  @Test
+  public void everyLinkOfTheGuideLeadsToAnArticle() {
+    List<String> to =
+        book.in(Chapter.GUIDE).stream()
+            .flatMap(a -> a.blocks().stream())
+            .filter(b -> b instanceof Article.Block.Passage p && p.item())
+            .flatMap(b -> ((Article.Block.Passage) b).spans().stream())
+            .map(Article.Span::to)
+            .filter(a -> !a.isEmpty() && !a.endsWith(".md"))
+            .toList();
+    assertThat(to).hasSizeGreaterThanOrEqualTo(60).allMatch(a -> book.at(a).isPresent());
+  }
+
+  /** Its first texts are in sentences of no more than 25 words. */
+  @Test
+  public void whatComesFirstInTheGuideIsReadAtOnce() {
+    for (String title : List.of("Before you start", "A set in ten minutes", "When something")) {
+      Article a = book.guideTo(title).orElseThrow();
+      for (Article.Block b : a.blocks()) {
+        for (String sentence : Article.text(b).split("[.:;] ", -1)) {
+          assertThat(sentence.split(" ", -1).length).as(sentence).isLessThanOrEqualTo(25);
+        }
+      }
+    }
   }
 }

@@ -64,7 +64,7 @@ public class LabelsTest {
     }
     Pattern words =
         Pattern.compile(
-            "\\b(valves?|earth(ed)?|mains|aerial|aluminium|colou\\w*|centre|grey|polarised|licence|\\w*metre)\\b",
+            "\\b(valves?|earth(ed)?|mains|aerial|aluminium|isolating|stabilisers?|colou\\w*|centre|grey|polarised|licence|\\w*metre)\\b",
             Pattern.CASE_INSENSITIVE);
     Pattern gaps = Pattern.compile("\\{\\d[},]");
     Labels.speak(Dialect.AMERICAN);
@@ -77,9 +77,9 @@ public class LabelsTest {
           .as("%s: %s", key, said)
           .isTrue();
     }
-    assertThat(Labels.of("firstpower.valves")).isEqualTo("tubes and plug-ins are in");
+    assertThat(Labels.of("firstpower.valves")).isEqualTo("tubes and plug-in units fitted");
     assertThat(Labels.of("replace.page.mains")).isEqualTo("Line side");
     Labels.speak(Dialect.BRITISH);
-    assertThat(Labels.of("firstpower.valves")).isEqualTo("valves and plug-ins are in");
+    assertThat(Labels.of("firstpower.valves")).isEqualTo("valves and plug-in units fitted");
   }
 }
