@@ -379,7 +379,7 @@ public class SuspicionTest {
       assertThat(new ShortHunt(other, "").expectedMinutes())
           .isGreaterThanOrEqualTo(hunt.expectedMinutes() - 1e-9);
     }
-    sign(b, "y1", ShortHunt.STILL, "C2");
+    sign(b, "y1", SupplySign.LIFTED_STILL_SHORT, "C2");
     sign(b, "y2", "hot", "U1");
     ShortHunt after = ShortHunt.of(b.job(), "out", r -> r.equals(PartRef.of("C2")) ? 0.6 : 0.1);
     assertThat(after.legs()).extracting(ShortHunt.Leg::part).doesNotContain("C2");
@@ -391,7 +391,7 @@ public class SuspicionTest {
                 .chance())
         .isGreaterThan(0.5);
     assertThat(after.found()).isEmpty();
-    sign(b, "y3", ShortHunt.GONE, "U1");
+    sign(b, "y3", SupplySign.LIFTED_SHORT_GONE, "U1");
     assertThat(ShortHunt.of(b.job(), "out", _ -> 0.1).found()).isEqualTo("U1");
   }
 
@@ -415,7 +415,7 @@ public class SuspicionTest {
             OptionalDouble.of(236),
             NOTHING,
             SupplyReading.State.UNSTATED,
-            NOTHING);
+            Optional.empty());
     assertThat(line(b, "HT dc 262 ac 6.6 line 236")).isEqualTo(new BenchOutcome.Understood(both));
     assertThat(line(b, "ht dc 262V ac 6.6V line 236V"))
         .isEqualTo(new BenchOutcome.Understood(both));
@@ -429,7 +429,7 @@ public class SuspicionTest {
                     NOTHING,
                     OptionalDouble.of(20_000),
                     SupplyReading.State.UNSTATED,
-                    NOTHING)));
+                    Optional.empty())));
     assertThat(line(b, "HT standby dc 290"))
         .isEqualTo(
             new BenchOutcome.Understood(
@@ -439,7 +439,7 @@ public class SuspicionTest {
                     NOTHING,
                     NOTHING,
                     SupplyReading.State.STANDBY,
-                    NOTHING)));
+                    Optional.empty())));
     assertThat(line(b, "mains watts 63 line 236 keyed"))
         .isEqualTo(
             new BenchOutcome.Understood(
@@ -449,7 +449,7 @@ public class SuspicionTest {
                     OptionalDouble.of(236),
                     NOTHING,
                     SupplyReading.State.KEYED,
-                    NOTHING)));
+                    Optional.empty())));
     for (String bad :
         List.of(
             "HT dc",

@@ -164,8 +164,7 @@ public final class BenchLineModel {
                 .max(Comparator.comparing(SupplyReading::at))
                 .map(SupplyReading::after)
                 .orElse("");
-        List<Edit> promised =
-            e.drawnVolts().stream().mapToObj(v -> promised(e.point(), v)).toList();
+        List<Edit> promised = e.drawn().stream().map(d -> promised(e.point(), d)).toList();
         model.act(
             together(
                 Stream.concat(
@@ -221,7 +220,7 @@ public final class BenchLineModel {
   }
 
   /** What the drawing promises at a point, in the place of what was promised there before. */
-  private Edit promised(String point, double volts) {
+  private Edit promised(String point, BenchEntry.ReadSupply.Drawn drawn) {
     Optional<SupplyTarget> before =
         model.job().items(SupplyTarget.class).stream()
             .filter(t -> t.point().equalsIgnoreCase(point) && !t.alternating())
@@ -232,8 +231,10 @@ public final class BenchLineModel {
             new SupplyTarget(
                 before.map(SupplyTarget::id).orElseGet(model::newId),
                 before.map(SupplyTarget::point).orElse(point),
-                volts,
-                before.map(SupplyTarget::tolerance).orElse(OptionalDouble.empty()),
+                drawn.volts(),
+                drawn.tolerance().isPresent()
+                    ? drawn.tolerance()
+                    : before.map(SupplyTarget::tolerance).orElse(OptionalDouble.empty()),
                 before.map(SupplyTarget::lineVolts).orElse(OptionalDouble.empty()),
                 before.map(SupplyTarget::meterOhms).orElse(OptionalDouble.empty()),
                 before.map(SupplyTarget::follows).orElse(SupplyTarget.Follows.UNSTATED))));

@@ -99,8 +99,14 @@ final class EchoWords {
                                           x.kind() == SupplyReading.Kind.WATTS
                                               ? Unit.WATT
                                               : Unit.VOLT)),
-                          e.drawnVolts().stream()
-                              .mapToObj(v -> Labels.of("echo.drawn", Quantity.volts(v))))
+                          e.drawn().stream()
+                              .map(d ->
+                                  Labels.of(
+                                      "echo.drawn",
+                                      Quantity.volts(d.volts())
+                                          + d.tolerance().stream()
+                                              .mapToObj(t -> " ± " + Quantity.percent(t))
+                                              .collect(Collectors.joining()))))
                       .collect(Collectors.joining(", ")),
                   Stream.of(
                           e.lineVolts().isPresent()

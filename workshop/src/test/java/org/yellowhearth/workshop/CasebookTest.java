@@ -27,6 +27,7 @@ import org.yellowhearth.core.fact.CapacitorWare;
 import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySign;
+import org.yellowhearth.core.finaltest.VoltageChart;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.job.Policy;
 import org.yellowhearth.core.job.SetPlate;
@@ -72,6 +73,8 @@ public class CasebookTest {
   private static final Pattern LAMP = Pattern.compile("first power lamp (\\S+) to (\\S+) W");
   private static final Pattern METER =
       Pattern.compile("first power at (\\d+) % (\\S+) (\\S+) (passes|stops)");
+  private static final Pattern CHART =
+      Pattern.compile("chart (\\S+) (unread|within|undecided|out)");
   private static final Pattern NEEDED = Pattern.compile("(\\S+) needs (above|below) (\\S+) V");
 
   private Shop shop;
@@ -193,6 +196,7 @@ public class CasebookTest {
     Matcher at = AT.matcher(said);
     Matcher proposed = PROPOSED.matcher(said);
     Matcher needed = NEEDED.matcher(said);
+    Matcher chart = CHART.matcher(said);
     Matcher lamp = LAMP.matcher(said);
     Matcher meter = METER.matcher(said);
     if (said.startsWith("swap ")) {
@@ -260,6 +264,13 @@ public class CasebookTest {
           .isBetween(Double.parseDouble(lamp.group(1)), Double.parseDouble(lamp.group(2)));
     } else if (meter.matches()) {
       metered(said, meter);
+    } else if (chart.matches()) {
+      assertThat(
+              VoltageChart.of(job(), Optional.empty()).lines().stream()
+                  .filter(l -> l.target().point().equals(chart.group(1)))
+                  .map(l -> l.verdict().code()))
+          .as(said)
+          .containsExactly(chart.group(2));
     } else if (needed.matches()) {
       double is = substitutes(needed.group(1)).needed().orElseThrow();
       double bound = Double.parseDouble(needed.group(3));

@@ -16,8 +16,6 @@ import org.yellowhearth.core.reading.Reading;
  * says more.
  */
 final class TriedCriterion {
-  private static final String BRIDGE_CURED = "bridge-cured";
-  private static final String LIFTED_CLEARED = "lifted-short-gone";
   private static final String SOURCE = "bench-signs";
 
   private TriedCriterion() {}
@@ -40,14 +38,14 @@ final class TriedCriterion {
         .filter(s -> s.at().isAfter(alone))
         .flatMap(s ->
             switch (s.sign()) {
-              case BRIDGE_CURED ->
+              case SupplySign.BRIDGE_CURED ->
                   family
                       .map(f ->
                           bad(
                               AssessWords.BRIDGE_CURED,
                               f == Family.ELECTROLYTIC ? State.WORN : State.OPEN))
                       .stream();
-              case LIFTED_CLEARED ->
+              case SupplySign.LIFTED_SHORT_GONE ->
                   Optional.of(bad(AssessWords.LIFTED_CLEARED, State.SHORT)).stream();
               default -> Optional.<Finding>empty().stream();
             })

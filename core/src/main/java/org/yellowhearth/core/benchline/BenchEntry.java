@@ -64,7 +64,7 @@ public sealed interface BenchEntry {
    * @param lineVolts the mains at that time
    * @param meterOhms what the meter loads the point with
    * @param state what the set was doing
-   * @param drawnVolts what the drawing promises there
+   * @param drawn what the drawing promises there
    */
   record ReadSupply(
       String point,
@@ -72,11 +72,19 @@ public sealed interface BenchEntry {
       OptionalDouble lineVolts,
       OptionalDouble meterOhms,
       SupplyReading.State state,
-      OptionalDouble drawnVolts)
+      Optional<Drawn> drawn)
       implements BenchEntry {
     public ReadSupply {
       shown = List.copyOf(shown);
     }
+
+    /**
+     * What a drawing promises.
+     *
+     * @param volts of a range its middle
+     * @param tolerance as a fraction of that
+     */
+    public record Drawn(double volts, OptionalDouble tolerance) {}
 
     /** One figure, in V, or in W. */
     public record Shown(SupplyReading.Kind kind, double value) {}

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.yellowhearth.core.benchline.BenchEntry.ReadSupply.Drawn;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.SupplyFilter;
 import org.yellowhearth.core.fact.SupplyMains;
@@ -76,6 +77,8 @@ final class SupplyLine {
   private static final Pattern NAME =
       Pattern.compile("(?=.*[\\p{Lu}\\d+])[\\p{L}\\p{N}+−-]{1,20}(\\.[A-Za-z0-9]{1,3})?");
 
+  private static final Set<String> TO = Set.of("to", "…", "..", "...", "and");
+  private static final Pattern EITHER = Pattern.compile("(?:±|\\+-|\\+/-)(.*)");
   private static final Set<String> SHOULD = Set.of("be", "is", "says", "has", "have");
 
   private static final Map<String, String> ELECTRODES =
@@ -300,7 +303,7 @@ final class SupplyLine {
     List<BenchEntry.ReadSupply.Shown> shown = new ArrayList<>();
     OptionalDouble mains = OptionalDouble.empty();
     OptionalDouble meter = OptionalDouble.empty();
-    OptionalDouble drawn = OptionalDouble.empty();
+    Optional<Drawn> drawn = Optional.empty();
     SupplyReading.State state = SupplyReading.State.UNSTATED;
     int at = 0;
     while (at < words.size()) {
@@ -323,8 +326,14 @@ final class SupplyLine {
           from++;
         }
         FigureText figure = figure("dc", words, from, word);
-        drawn = OptionalDouble.of(value(figure));
         at = from + figure.words();
+        Optional<Beyond> beyond = beyond(at);
+        drawn =
+            Optional.of(
+                beyond
+                    .map(b -> b.of(value(figure)))
+                    .orElse(new Drawn(value(figure), OptionalDouble.empty())));
+        at += beyond.map(Beyond::words).orElse(0);
       } else if (BESIDE.contains(said)) {
         FigureText figure = figure(said, words, at + 1, word);
         OptionalDouble value = OptionalDouble.of(within(value(figure), word));
@@ -357,6 +366,62 @@ final class SupplyLine {
       throw refused(BenchWords.WATTS_AT_MAINS, words.getFirst());
     }
     return new BenchEntry.ReadSupply(point, shown, mains, meter, state, drawn);
+  }
+
+  /**
+   * What follows the first figure of a drawing: the end of a range, or how far it may be off.
+   *
+   * @param end of a range
+   * @param share it may be off, as a fraction
+   * @param volts it may be off
+   * @param words how many words it took
+   */
+  private record Beyond(OptionalDouble end, OptionalDouble share, OptionalDouble volts, int words) {
+    Drawn of(double first) {
+      double middle = end.isPresent() ? (first + end.getAsDouble()) / 2 : first;
+      double off =
+          end.isPresent()
+              ? Math.abs(first - end.getAsDouble()) / 2 / Math.abs(middle)
+              : share.orElse(volts.orElse(0) / Math.abs(middle));
+      return new Drawn(middle, OptionalDouble.of(off));
+    }
+  }
+
+  /** {@code -40 to -75V}, {@code 250V ±10%}, {@code 13.8V +-0.1V}. */
+  private Optional<Beyond> beyond(int at) {
+    if (at >= words.size()) {
+      return Optional.empty();
+    }
+    Token word = words.get(at);
+    OptionalDouble none = OptionalDouble.empty();
+    if (TO.contains(folded(word))) {
+      FigureText figure = figure("dc", words, at + 1, word);
+      return Optional.of(
+          new Beyond(OptionalDouble.of(value(figure)), none, none, 1 + figure.words()));
+    }
+    Matcher either = EITHER.matcher(word.text());
+    if (!either.matches()) {
+      return Optional.empty();
+    }
+    List<Token> rest = new ArrayList<>(words.subList(at, words.size()));
+    boolean alone = either.group(1).isEmpty();
+    if (alone) {
+      rest.removeFirst();
+    } else {
+      rest.set(0, new Token(either.group(1), word.index()));
+    }
+    FigureText figure =
+        rest.isEmpty()
+            ? null
+            : FigureText.read(rest, 0).orElseThrow(() -> refused(BenchWords.VOLTS_EXPECTED, word));
+    if (figure == null) {
+      throw refused(BenchWords.VOLTS_EXPECTED, word);
+    }
+    OptionalDouble off = OptionalDouble.of(value(figure));
+    boolean percent = figure.unit().equals("%");
+    return Optional.of(
+        new Beyond(
+            none, percent ? off : none, percent ? none : off, figure.words() + (alone ? 1 : 0)));
   }
 
   private double within(double value, Token word) {

@@ -4,9 +4,9 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.yellowhearth.core.fact.SupplySign;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.part.PartRef;
-import org.yellowhearth.core.trace.ShortHunt;
 
 /**
  * Reads what was tried at a part and what came of it: a good capacitor clipped across it ({@code
@@ -53,14 +53,18 @@ final class Tried {
         part(job, folded, BRIDGE, BRIDGED, ACROSS)
             .flatMap(m ->
                 cured(m.group(2))
-                    .map(yes -> notice(yes ? "bridge-cured" : "bridge-no-change", m, plain)));
+                    .map(yes ->
+                        notice(
+                            yes ? SupplySign.BRIDGE_CURED : SupplySign.BRIDGE_NO_CHANGE,
+                            m,
+                            plain)));
     return bridge.or(() ->
         part(job, folded, LIFT, LIFTED)
             .flatMap(m ->
                 SHORT_GONE.matcher(m.group(2)).matches()
-                    ? Optional.of(notice(ShortHunt.GONE, m, plain))
+                    ? Optional.of(notice(SupplySign.LIFTED_SHORT_GONE, m, plain))
                     : STILL_SHORT.matcher(m.group(2)).matches()
-                        ? Optional.of(notice(ShortHunt.STILL, m, plain))
+                        ? Optional.of(notice(SupplySign.LIFTED_STILL_SHORT, m, plain))
                         : Optional.empty()));
   }
 

@@ -14,6 +14,18 @@ import java.util.OptionalDouble;
 public record SupplySign(
     String id, Instant at, String sign, String place, OptionalDouble figure, String said)
     implements SupplyEvidence {
+  /** The id of the sign that a good capacitor across a part cured the fault. */
+  public static final String BRIDGE_CURED = "bridge-cured";
+
+  /** The same where it changed nothing. */
+  public static final String BRIDGE_NO_CHANGE = "bridge-no-change";
+
+  /** The id of the sign that a rail was no short any more once a leg of a part was lifted. */
+  public static final String LIFTED_SHORT_GONE = "lifted-short-gone";
+
+  /** The same where it went on being one. */
+  public static final String LIFTED_STILL_SHORT = "lifted-still-short";
+
   public SupplySign {
     Item.requireId(id);
     Item.requireId(sign);

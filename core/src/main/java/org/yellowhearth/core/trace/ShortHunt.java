@@ -32,11 +32,9 @@ import org.yellowhearth.core.part.Winding;
  * @param found the part whose lifting ended the short; empty while none did
  */
 public record ShortHunt(List<Leg> legs, String found) {
-  /** The signs that a hunt lives by, as they are kept in the job. */
-  public static final String STILL = "lifted-still-short";
-
-  public static final String GONE = "lifted-short-gone";
+  /** The sign that lifting a leg changed what the rail reads, as it is kept in the job. */
   public static final String CHANGED = "lifted-changed";
+
   private static final String HOT = "hot";
 
   private static final double WARM_TIMES = 8;
@@ -87,8 +85,9 @@ public record ShortHunt(List<Leg> legs, String found) {
     String found = "";
     for (SupplySign s : job.items(SupplySign.class)) {
       switch (s.sign()) {
-        case STILL -> weight.put(s.place(), 0.0);
-        case GONE -> found = legs.containsKey(s.place()) ? s.place() : found;
+        case SupplySign.LIFTED_STILL_SHORT -> weight.put(s.place(), 0.0);
+        case SupplySign.LIFTED_SHORT_GONE ->
+            found = legs.containsKey(s.place()) ? s.place() : found;
         case CHANGED -> weight.merge(s.place(), CHANGED_TIMES, (a, b) -> a * b);
         case HOT -> weight.merge(s.place(), WARM_TIMES, (a, b) -> a * b);
         default -> {}

@@ -44,9 +44,6 @@ import org.yellowhearth.core.supply.Supply;
 public record Suspicion(
     Diagnosis.Question question, List<SupplyReading> used, List<SupplyReading> leftOut) {
   /** Signs of heat, by their ids in the knowledge files. */
-  private static final String BRIDGE_CURED = "bridge-cured";
-
-  private static final String BRIDGE_NO_CHANGE = "bridge-no-change";
   private static final Set<String> HOT = Set.of("hot", "smell", "smoke");
 
   private static final String COLD = "cold";
@@ -183,8 +180,10 @@ public record Suspicion(
   /** Across what good capacitors were clipped, and whether that cured it. */
   private static List<Bridged> bridged(Job job) {
     return job.items(SupplySign.class).stream()
-        .filter(s -> s.sign().equals(BRIDGE_CURED) || s.sign().equals(BRIDGE_NO_CHANGE))
-        .map(s -> new Bridged(s.place(), s.sign().equals(BRIDGE_CURED)))
+        .filter(s ->
+            s.sign().equals(SupplySign.BRIDGE_CURED)
+                || s.sign().equals(SupplySign.BRIDGE_NO_CHANGE))
+        .map(s -> new Bridged(s.place(), s.sign().equals(SupplySign.BRIDGE_CURED)))
         .toList();
   }
 

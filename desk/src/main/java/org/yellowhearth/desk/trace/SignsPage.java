@@ -180,9 +180,12 @@ final class SignsPage extends Page {
               new FlowPane(
                   quiet(
                       "hunt.still",
-                      () -> put(ShortHunt.STILL, l.part(), OptionalDouble.empty(), "")),
+                      () ->
+                          put(SupplySign.LIFTED_STILL_SHORT, l.part(), OptionalDouble.empty(), "")),
                   quiet(
-                      "hunt.gone", () -> put(ShortHunt.GONE, l.part(), OptionalDouble.empty(), "")),
+                      "hunt.gone",
+                      () ->
+                          put(SupplySign.LIFTED_SHORT_GONE, l.part(), OptionalDouble.empty(), "")),
                   quiet(
                       "hunt.changed",
                       () -> put(ShortHunt.CHANGED, l.part(), OptionalDouble.empty(), "")));

@@ -26,8 +26,8 @@ public final class HelpBook {
   private static final Set<String> ASKING =
       Set.of(
           "how", "do", "does", "i", "a", "an", "the", "to", "is", "are", "my", "me", "what",
-          "which", "where", "when", "why", "can", "should", "of", "in", "on", "for", "it", "its",
-          "with", "and", "or", "if", "this", "that", "there", "one", "at");
+          "which", "where", "when", "why", "should", "of", "in", "on", "for", "it", "its", "with",
+          "and", "or", "if", "this", "that", "there", "one", "at");
 
   private final List<Article> articles;
 

@@ -60,6 +60,11 @@ public class VocabularyTest {
             .forEach(all::add);
       }
     }
+    Files.readAllLines(
+            ROOT.resolve("knowledge/src/main/resources/org/yellowhearth/knowledge/sources.json"))
+        .stream()
+        .filter(l -> l.contains("\"title\""))
+        .forEach(all::add);
     for (String page : List.of("README.md", "docs/guide.md", "docs/bench-line.md")) {
       Files.readAllLines(ROOT.resolve(page)).stream()
           .map(l -> l.replaceAll("`[^`]*`", " ").replaceAll("\\([^) ]*[/#][^)]*\\)", " "))
@@ -74,6 +79,22 @@ public class VocabularyTest {
     assertThat(said()).hasSizeGreaterThan(4000);
     assertThat(said().stream().filter(l -> word.matcher(l).find()))
         .as("said instead: " + instead)
+        .isEmpty();
+  }
+
+  /** A verdict is the only thing on a screen that is called so; a stage may share its word. */
+  @Test
+  public void nothingElseIsCalledByTheWordOfAVerdict() throws IOException {
+    List<String> stages =
+        List.of(
+            "stage.reform", "stage.replace", "reform.title", "replace.title", "shop.guide.drawer");
+    assertThat(
+            Files.readAllLines(
+                    ROOT.resolve(
+                        "workshop/src/main/resources/org/yellowhearth/workshop/words/labels.properties"))
+                .stream()
+                .filter(l -> l.matches("[a-z.-]+=(Keep|Watch|Reform|Replace|Recheck)"))
+                .filter(l -> !stages.contains(l.substring(0, l.indexOf('=')))))
         .isEmpty();
   }
 }
