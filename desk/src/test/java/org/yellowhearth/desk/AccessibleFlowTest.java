@@ -166,15 +166,6 @@ public class AccessibleFlowTest extends Window {
         .toList();
   }
 
-  private static boolean shown(Node node) {
-    for (Node n = node; n != null; n = n.getParent()) {
-      if (!n.isVisible()) {
-        return false;
-      }
-    }
-    return true;
-  }
-
   private void everything(String where) {
     robot.interact(() -> walk(stage.getScene().getRoot(), where));
   }

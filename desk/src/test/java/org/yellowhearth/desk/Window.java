@@ -201,7 +201,8 @@ abstract class Window {
     return robot.lookup(n -> id.equals(n.getId()) && shown(n)).queryAs(type);
   }
 
-  private static boolean shown(Node node) {
+  /** Whether it and all that it stands in are visible. */
+  static boolean shown(Node node) {
     for (Node n = node; n != null; n = n.getParent()) {
       if (!n.isVisible()) {
         return false;

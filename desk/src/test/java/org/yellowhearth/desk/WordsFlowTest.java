@@ -76,7 +76,7 @@ public class WordsFlowTest extends Window {
               .lookup(n -> n instanceof ToggleButton && n.getStyleClass().contains("page-tab"))
               .queryAllAs(ToggleButton.class)
               .stream()
-              .filter(Node::isVisible)
+              .filter(Window::shown)
               .toList();
       for (ToggleButton tab : tabs) {
         robot.interact(tab::fire);

@@ -215,6 +215,7 @@ public final class BenchLineModel {
             new Edit.ItemChanged(before.map(r -> r), Optional.of(e.rail(before, model.newId()))),
             after);
       }
+      case BenchEntry.Exchange e -> new Exchanges(model).made(e, choosing(after, e.old().ref()));
       case BenchEntry.ShowPart e -> choosing(after, e.part()).run();
     }
   }

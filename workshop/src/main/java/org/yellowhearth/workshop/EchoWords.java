@@ -127,6 +127,12 @@ final class EchoWords {
               Labels.of(
                   e.listed(open.job()).isPresent() ? "echo.rail-again" : "echo.rail",
                   describe.item(e.rail(e.listed(open.job()), "new"))));
+      case BenchEntry.Exchange e ->
+          plain(
+              e.fitted().isPresent()
+                  ? Labels.of(
+                      "echo.exchanged", e.old().ref(), describe.part(e.fitted().orElseThrow()))
+                  : Labels.of("echo.exchanged-chosen", e.old().ref()));
       case BenchEntry.ShowPart e -> plain(Labels.of("echo.show", e.part()));
     };
   }

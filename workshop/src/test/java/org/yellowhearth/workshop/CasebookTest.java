@@ -24,6 +24,8 @@ import org.yellowhearth.core.assess.Assessment;
 import org.yellowhearth.core.belief.Belief;
 import org.yellowhearth.core.fact.Build;
 import org.yellowhearth.core.fact.CapacitorWare;
+import org.yellowhearth.core.fact.Choice;
+import org.yellowhearth.core.fact.Fitting;
 import org.yellowhearth.core.fact.PowerUpPlan;
 import org.yellowhearth.core.fact.SupplyReading;
 import org.yellowhearth.core.fact.SupplySign;
@@ -73,6 +75,7 @@ public class CasebookTest {
   private static final Pattern LAMP = Pattern.compile("first power lamp (\\S+) to (\\S+) W");
   private static final Pattern METER =
       Pattern.compile("first power at (\\d+) % (\\S+) (\\S+) (passes|stops)");
+  private static final Pattern FITTED = Pattern.compile("(\\S+) fitted \"(.+)\"");
   private static final Pattern CHART =
       Pattern.compile("chart (\\S+) (unread|within|undecided|out)");
   private static final Pattern NEEDED = Pattern.compile("(\\S+) needs (above|below) (\\S+) V");
@@ -197,6 +200,7 @@ public class CasebookTest {
     Matcher proposed = PROPOSED.matcher(said);
     Matcher needed = NEEDED.matcher(said);
     Matcher chart = CHART.matcher(said);
+    Matcher fitted = FITTED.matcher(said);
     Matcher lamp = LAMP.matcher(said);
     Matcher meter = METER.matcher(said);
     if (said.startsWith("swap ")) {
@@ -264,6 +268,16 @@ public class CasebookTest {
           .isBetween(Double.parseDouble(lamp.group(1)), Double.parseDouble(lamp.group(2)));
     } else if (meter.matches()) {
       metered(said, meter);
+    } else if (fitted.matches()) {
+      assertThat(
+              job().of(PartRef.of(fitted.group(1)), Choice.class).stream()
+                  .flatMap(c -> c.all().stream())
+                  .map(Choice.Taken::title))
+          .as(said)
+          .anyMatch(t -> t.contains(fitted.group(2)));
+      assertThat(job().of(PartRef.of(fitted.group(1)), Fitting.class))
+          .as(said)
+          .anyMatch(Fitting::fitted);
     } else if (chart.matches()) {
       assertThat(
               VoltageChart.of(job(), Optional.empty()).lines().stream()

@@ -137,6 +137,13 @@ public sealed interface BenchEntry {
     }
   }
 
+  /**
+   * Another part is in the place of one.
+   *
+   * @param fitted as it was described; empty where it is the one that was chosen
+   */
+  record Exchange(Part old, Optional<Part> fitted) implements BenchEntry {}
+
   /** A reference alone: the part is to be shown. */
   record ShowPart(PartRef part) implements BenchEntry {}
 }

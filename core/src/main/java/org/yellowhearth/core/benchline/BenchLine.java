@@ -41,6 +41,8 @@ import org.yellowhearth.core.reading.ReadingWords;
  * hold 100 kHz in circuit          what a reading does not say is so, until "hold nothing"
  * lit   off                         the set was put under power, or switched off and unplugged
  * R4 runs hot   nothing hot   hum 100 Hz   what is noticed under power
+ * C2 replaced with 33u 450V         another part is in its place
+ * bridge C3 cured it   C4 lifted, short gone   what was tried, and what came of it
  * rail HT 340V C1 C2                what holds charge, and at how many volts
  * volts HT 0.4V                     a meter across the rail HT shows this
  * volts HT 0.4V found               the same, on a set that stood unplugged and was not discharged by anybody
@@ -146,6 +148,10 @@ public final class BenchLine {
     Optional<SupplyLine> supply = SupplyLine.of(job, vocabulary, line);
     if (supply.isPresent()) {
       return supply.get().read();
+    }
+    Optional<BenchEntry> exchange = ExchangeLine.of(job, census, line);
+    if (exchange.isPresent()) {
+      return exchange.get();
     }
     if (StoreLine.begins(line)) {
       return new StoreLine(job, line).read();

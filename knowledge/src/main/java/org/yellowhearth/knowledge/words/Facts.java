@@ -84,11 +84,10 @@ import org.yellowhearth.knowledge.json.RecordJson;
 
 /** Puts aspects and items into words. */
 final class Facts {
-  private static final DateTimeFormatter MOMENT =
+  private final DateTimeFormatter MOMENT =
       DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
 
-  private static final DateTimeFormatter DAY =
-      DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+  private final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
   private final Words words;
 
@@ -128,7 +127,7 @@ final class Facts {
 
   private String text(Object value) {
     return switch (value) {
-      case Boolean b -> b ? "yes" : "no";
+      case Boolean b -> b ? words.term("Fact.yes") : words.term("Fact.no");
       case Double d -> number(d);
       case OptionalDouble d -> d.isPresent() ? number(d.getAsDouble()) : "—";
       case OptionalInt i -> i.isPresent() ? Integer.toString(i.getAsInt()) : "—";
@@ -139,10 +138,19 @@ final class Facts {
       case ThreePoint e -> number(e.low()) + " / " + number(e.likely()) + " / " + number(e.high());
       case Build.PictureTube t -> Quantity.volts(t.anodeVolts()).toString();
       case Build.MemoryBattery b ->
-          Quantity.volts(b.volts()) + (b.holds().isEmpty() ? "" : ", holds " + b.holds());
+          Quantity.volts(b.volts())
+              + (b.holds().isEmpty() ? "" : ", " + words.term("Fact.holds") + " " + b.holds());
       case Build.LowVoltageInput i -> Quantity.volts(i.volts()) + ", " + words.word(i.pole());
       case ShopExperience.Seen s ->
-          words.capacitorKind(s.kind()) + " " + s.bad() + " of " + s.measured() + " bad";
+          words.capacitorKind(s.kind())
+              + " "
+              + s.bad()
+              + " "
+              + words.term("Fact.of")
+              + " "
+              + s.measured()
+              + " "
+              + words.term("Fact.bad");
       default -> value.toString().isEmpty() ? "—" : value.toString();
     };
   }
@@ -167,13 +175,21 @@ final class Facts {
                   words.word(s.fixing()),
                   s.orientation(),
                   s.kept().isEmpty() ? "" : "→ " + s.kept(),
-                  s.refitted() ? "back in place" : "");
+                  s.refitted() ? words.term("Fact.back-in-place") : "");
           case Wish w -> List.of(words.word(w.kind()), w.text(), words.word(w.wanted()));
           case EstimateLine e ->
               List.of(words.word(e.phase()), e.text(), text(e.hours()) + " h", text(e.money()));
-          case Consent c -> List.of(words.word(c.phase()), "up to " + number(c.amount()), c.how());
+          case Consent c ->
+              List.of(
+                  words.word(c.phase()),
+                  words.term("Fact.up-to") + " " + number(c.amount()),
+                  c.how());
           case DryingHold d ->
-              List.of(d.text(), "dry " + MOMENT.format(d.until().atZone(ZoneId.systemDefault())));
+              List.of(
+                  d.text(),
+                  words.term("Fact.dry")
+                      + " "
+                      + MOMENT.format(d.until().atZone(ZoneId.systemDefault())));
           case Rail r ->
               List.of(r.name(), Quantity.volts(r.volts()).toString(), capacitors(r), bleeder(r));
           case CheckResult c ->
@@ -182,7 +198,8 @@ final class Facts {
                   words.word(c.outcome()),
                   c.measured().isPresent() ? number(c.measured().getAsDouble()) : "",
                   c.note());
-          case Jumper j -> List.of(j.place(), j.removed() ? "removed" : "on");
+          case Jumper j ->
+              List.of(j.place(), j.removed() ? words.term("Fact.removed") : words.term("Fact.on"));
           case LimitChange l ->
               List.of(
                   words.capacitorKind(l.kind()),
@@ -198,46 +215,52 @@ final class Facts {
           case GridCircuit g ->
               List.of(
                   g.part() + " " + Quantity.volts(g.sourceVolts()),
-                  "grid leak " + Quantity.ohms(g.gridLeakOhms()),
-                  "grid at " + Quantity.volts(g.gridVolts()),
-                  "gm " + Quantity.of(g.transconductance(), Unit.MHO),
+                  words.term("Fact.grid-leak") + " " + Quantity.ohms(g.gridLeakOhms()),
+                  words.term("Fact.grid-at") + " " + Quantity.volts(g.gridVolts()),
+                  words.term("Fact.gm") + " " + Quantity.of(g.transconductance(), Unit.MHO),
                   Quantity.amperes(g.anodeAmperes()).toString());
           case Replaceable r ->
               List.of(
                   r.part().toString(),
-                  r.rare() ? "cannot be had again" : "",
+                  r.rare() ? words.term("Fact.cannot-be-had-again") : "",
                   r.price().isPresent()
-                      ? "a new one costs " + number(r.price().getAsDouble())
+                      ? words.term("Fact.a-new-one-costs") + " " + number(r.price().getAsDouble())
                       : "");
           case ReformPlan r ->
               List.of(
                   r.part() + " " + words.word(r.school()),
-                  "to " + Quantity.volts(r.targetVolts()),
-                  "at most " + Quantity.amperes(r.limitAmperes()),
-                  r.steps().size() == 1 ? "one step" : r.steps().size() + " steps");
+                  words.term("Fact.to") + " " + Quantity.volts(r.targetVolts()),
+                  words.term("Fact.at-most") + " " + Quantity.amperes(r.limitAmperes()),
+                  r.steps().size() == 1
+                      ? words.term("Fact.one-step")
+                      : r.steps().size() + " " + words.term("Fact.steps"));
           case Choice c ->
               List.of(
                   c.part() + ": " + c.text(t -> t.title()),
                   words.word(c.way()),
-                  shown("balanced with", c.balanceOhms(), Unit.OHM),
-                  c.standing() ? "under voltage while off" : "",
+                  shown(words.term("Fact.balanced-with"), c.balanceOhms(), Unit.OHM),
+                  c.standing() ? words.term("Fact.under-voltage-while-off") : "",
                   c.reason());
           case Fitting f -> fitting(f);
           case CanWork c ->
               List.of(
                   c.can().toString(),
                   words.word(c.way()),
-                  shown("bore", c.boreMetres(), Unit.METRE),
-                  shown("height", c.heightMetres(), Unit.METRE),
+                  shown(words.term("Fact.bore"), c.boreMetres(), Unit.METRE),
+                  shown(words.term("Fact.height"), c.heightMetres(), Unit.METRE),
                   c.insulation(),
                   c.mark());
           case BenchTask t ->
-              List.of(words.word(t.doing()), t.where(), t.what(), t.done() ? "done" : "");
+              List.of(
+                  words.word(t.doing()),
+                  t.where(),
+                  t.what(),
+                  t.done() ? words.term("Fact.done") : "");
           case RectifierSwap r ->
               List.of(
                   r.rectifier(),
-                  r.swapped() ? "silicon" : "stays",
-                  shown("behind", r.seriesOhms(), Unit.OHM),
+                  r.swapped() ? words.term("Fact.silicon") : words.term("Fact.stays"),
+                  shown(words.term("Fact.behind"), r.seriesOhms(), Unit.OHM),
                   r.filament());
           case PowerUpPlan r ->
               List.of(
@@ -246,7 +269,7 @@ final class Facts {
                   r.valves() || r.kind() == PowerUpPlan.PowerUpKind.POLARITY
                       ? ""
                       : words.term("PowerUp.valves-out"),
-                  shown("series lamp", r.lampWatts(), Unit.WATT),
+                  shown(words.term("Fact.series-lamp"), r.lampWatts(), Unit.WATT),
                   r.steps().stream()
                       .map(s -> Quantity.volts(s.mainsVolts()).toString())
                       .collect(Collectors.joining(" → ")),
@@ -256,7 +279,12 @@ final class Facts {
               List.of(
                   l.point(),
                   l.loads().stream()
-                      .map(x -> Quantity.volts(x.volts()) + " at " + Quantity.amperes(x.amperes()))
+                      .map(x ->
+                          Quantity.volts(x.volts())
+                              + " "
+                              + words.term("Fact.at")
+                              + " "
+                              + Quantity.amperes(x.amperes()))
                       .collect(Collectors.joining(", ")));
           case AccuracyTest a ->
               List.of(
@@ -265,9 +293,10 @@ final class Facts {
                       + Quantity.percent(a.ofReading())
                       + " ±"
                       + Quantity.percent(a.ofFullScale())
-                      + " of full scale",
+                      + " "
+                      + words.term("Fact.of-full-scale"),
                   a.reference(),
-                  a.points().size() + " points");
+                  a.points().size() + " " + words.term("Fact.points"));
           case BurnIn b ->
               List.of(
                   number(b.hours()) + " h",
@@ -286,19 +315,22 @@ final class Facts {
               List.of(
                   c.what(),
                   c.hours().isPresent() ? number(c.hours().getAsDouble()) + " h" : "",
-                  c.settled() ? "done" : "");
+                  c.settled() ? words.term("Fact.done") : "");
           case OwnTask t ->
               List.of(
                   words.word(t.kind()),
                   t.what(),
                   t.at().map(at -> t.wholeDay() ? DAY.format(at) : MOMENT.format(at)).orElse(""),
-                  t.done() ? "done" : "");
+                  t.done() ? words.term("Fact.done") : "");
           case AgendaMark m ->
               List.of(
                   m.until()
-                      .map(u -> "not before " + MOMENT.format(u.atZone(ZoneId.systemDefault())))
+                      .map(u ->
+                          words.term("Fact.not-before")
+                              + " "
+                              + MOMENT.format(u.atZone(ZoneId.systemDefault())))
                       .orElse(""),
-                  m.done() ? "done" : "");
+                  m.done() ? words.term("Fact.done") : "");
           case Adjustment a ->
               List.of(
                   words.word(a.kind()),
@@ -306,13 +338,17 @@ final class Facts {
                   number(a.target()) + " ± " + number(a.tolerance()) + " " + a.unit(),
                   a.turns().isEmpty()
                       ? ""
-                      : "now " + number(a.turns().getLast().after()) + " " + a.unit());
+                      : words.term("Fact.now")
+                          + " "
+                          + number(a.turns().getLast().after())
+                          + " "
+                          + a.unit());
           case HeadroomReading h ->
               List.of(
                   h.regulator(),
-                  Quantity.volts(h.inputVolts()) + " in",
-                  Quantity.volts(h.ripple()) + " ripple",
-                  Quantity.volts(h.outputVolts()) + " out");
+                  Quantity.volts(h.inputVolts()) + " " + words.term("Fact.in"),
+                  Quantity.volts(h.ripple()) + " " + words.term("Fact.ripple"),
+                  Quantity.volts(h.outputVolts()) + " " + words.term("Fact.out"));
           case ProofFigure f ->
               List.of(
                   words.word(f.measurand()),
@@ -346,9 +382,9 @@ final class Facts {
   private List<String> fitting(Fitting f) {
     return List.of(
         f.part().toString(),
-        f.removed() ? "old one out" : "",
-        f.fitted() ? "new one in" : "",
-        f.checked() ? "checked" : "",
+        f.removed() ? words.term("Fact.old-one-out") : "",
+        f.fitted() ? words.term("Fact.new-one-in") : "",
+        f.checked() ? words.term("Fact.checked") : "",
         f.sign() == Fitting.MeterSign.UNSTATED ? "" : words.word(f.sign()),
         f.debt() == Fitting.Debt.UNSTATED ? "" : words.word(f.debt()),
         f.debtReason(),
@@ -364,10 +400,10 @@ final class Facts {
           List.of(
               Quantity.volts(m.nominalVolts()).toString(),
               Quantity.hertz(m.hertz()).toString(),
-              shown("there", m.volts(), Unit.VOLT),
-              shown("primary", m.primaryOhms(), Unit.OHM),
-              shown("heaters and iron", m.otherWatts(), Unit.WATT),
-              shown("series lamp", m.lampWatts(), Unit.WATT));
+              shown(words.term("Fact.there"), m.volts(), Unit.VOLT),
+              shown(words.term("Fact.primary"), m.primaryOhms(), Unit.OHM),
+              shown(words.term("Fact.heaters-and-iron"), m.otherWatts(), Unit.WATT),
+              shown(words.term("Fact.series-lamp"), m.lampWatts(), Unit.WATT));
       case SupplyWinding w ->
           List.of(
               w.name(),
@@ -380,7 +416,7 @@ final class Facts {
               r.part().map(PartRef::toString).orElse(""),
               words.word(r.scheme()),
               r.winding() + " → " + r.to(),
-              r.negative() ? "negative" : "");
+              r.negative() ? words.term("Fact.negative") : "");
       case SupplyFilter f ->
           List.of(
               f.from().equals(f.to()) ? f.to() : f.from() + " → " + f.to(),
@@ -389,7 +425,7 @@ final class Facts {
       case SupplyLoad l ->
           List.of(
               l.name(),
-              "at " + l.at(),
+              words.term("Fact.at") + " " + l.at(),
               Quantity.of(
                       l.value(),
                       switch (l.kind()) {
@@ -402,7 +438,7 @@ final class Facts {
           List.of(
               v.name(),
               v.part().map(PartRef::toString).orElse(""),
-              "at " + v.at(),
+              words.term("Fact.at") + " " + v.at(),
               Quantity.amperes(v.amperes()).toString());
       case SupplyRegulator r ->
           List.of(
@@ -415,7 +451,7 @@ final class Facts {
               c.name(),
               c.part().map(PartRef::toString).orElse(""),
               words.word(c.shape()),
-              "at " + c.from());
+              words.term("Fact.at") + " " + c.from());
       case SupplyOutput o ->
           List.of(
               o.converter() + " → " + o.name(),
@@ -434,20 +470,20 @@ final class Facts {
                   + " "
                   + Quantity.of(
                       r.volts(), r.kind() == SupplyReading.Kind.WATTS ? Unit.WATT : Unit.VOLT),
-              shown("line", r.lineVolts(), Unit.VOLT),
+              shown(words.term("Fact.line"), r.lineVolts(), Unit.VOLT),
               said(r.state()),
               r.settings(),
-              r.after().isEmpty() ? "" : "after " + r.after(),
-              r.bridged().stream().map(Facts::clipped).collect(Collectors.joining(", ")),
-              shown("twin", r.twinVolts(), Unit.VOLT));
+              r.after().isEmpty() ? "" : words.term("Fact.after") + " " + r.after(),
+              r.bridged().stream().map(this::clipped).collect(Collectors.joining(", ")),
+              shown(words.term("Fact.twin"), r.twinVolts(), Unit.VOLT));
       case SupplyTarget t ->
           List.of(
               t.point(),
               Quantity.volts(t.volts()).toString(),
               t.tolerance().isPresent() ? "±" + Quantity.percent(t.tolerance().getAsDouble()) : "",
-              shown("at a line of", t.lineVolts(), Unit.VOLT));
+              shown(words.term("Fact.at-a-line-of"), t.lineVolts(), Unit.VOLT));
       case SupplyBridge b ->
-          List.of(clipped(b.clipped()), shown("rated", b.ratedVolts(), Unit.VOLT));
+          List.of(clipped(b.clipped()), shown(words.term("Fact.rated"), b.ratedVolts(), Unit.VOLT));
       case SupplySign s ->
           List.of(
               sign(s.sign()),
@@ -473,11 +509,11 @@ final class Facts {
     return state == SupplyReading.State.UNSTATED ? "" : words.word(state);
   }
 
-  private static String clipped(SupplyBridge.Clipped c) {
-    return Quantity.farads(c.farads()) + " across " + c.across();
+  private String clipped(SupplyBridge.Clipped c) {
+    return Quantity.farads(c.farads()) + " " + words.term("Fact.across") + " " + c.across();
   }
 
-  private static String shown(String what, OptionalDouble value, Unit unit) {
+  private String shown(String what, OptionalDouble value, Unit unit) {
     return value.isEmpty() ? "" : (what + " " + Quantity.of(value.getAsDouble(), unit)).strip();
   }
 
@@ -485,16 +521,16 @@ final class Facts {
     List<String> all = new ArrayList<>(List.of(p.part().toString(), p.where()));
     distance(
         all,
-        Place.Height.UNSTATED == p.side() ? "near" : words.word(p.side()),
-        "valve",
+        Place.Height.UNSTATED == p.side() ? words.term("Fact.near") : words.word(p.side()),
+        words.term("Fact.valve"),
         p.valveMetres());
-    distance(all, "near", "transformer", p.transformerMetres());
-    distance(all, "near", "resistor", p.resistorMetres());
+    distance(all, words.term("Fact.near"), words.term("Fact.transformer"), p.transformerMetres());
+    distance(all, words.term("Fact.near"), words.term("Fact.resistor"), p.resistorMetres());
     if (!p.near().isEmpty()) {
       all.add(p.side() == Place.Height.UNSTATED ? "" : words.word(p.side()));
       p.near().forEach(h -> all.add(words.word(h)));
     }
-    all.add(p.behind().isEmpty() ? "" : "behind " + p.behind());
+    all.add(p.behind().isEmpty() ? "" : words.term("Fact.behind") + " " + p.behind());
     p.moveOver().stream().sorted().map(words::word).forEach(all::add);
     return all;
   }
@@ -506,21 +542,21 @@ final class Facts {
             ? new Quantity(b.celsius().getAsDouble(), Unit.CELSIUS).toString()
             : "",
         b.leads() == Leads.UNSTATED ? "" : words.word(b.leads()),
-        shown("pitch", b.pitchMetres(), Unit.METRE),
-        shown("diameter", b.diameterMetres(), Unit.METRE),
-        shown("length", b.lengthMetres(), Unit.METRE),
+        shown(words.term("Fact.pitch"), b.pitchMetres(), Unit.METRE),
+        shown(words.term("Fact.diameter"), b.diameterMetres(), Unit.METRE),
+        shown(words.term("Fact.length"), b.lengthMetres(), Unit.METRE),
         b.terminals());
   }
 
-  private static void distance(List<String> all, String how, String what, OptionalDouble metres) {
+  private void distance(List<String> all, String how, String what, OptionalDouble metres) {
     metres.ifPresent(m -> all.add(how + " " + what + " " + Quantity.of(m, Unit.METRE)));
   }
 
-  private static String joined(List<String> pieces) {
+  private String joined(List<String> pieces) {
     return pieces.stream().filter(p -> !p.isBlank()).collect(Collectors.joining(", "));
   }
 
-  private static String capacitors(Rail r) {
+  private String capacitors(Rail r) {
     List<String> all = new ArrayList<>(r.parts().stream().map(PartRef::toString).toList());
     r.otherFarads().ifPresent(f -> all.add(Quantity.farads(f).toString()));
     return String.join(" + ", all);

@@ -26,7 +26,15 @@ public final class Texts {
   private static final Pattern CASE = Pattern.compile("([^\\s{}]+)\\s*\\{([^{}]*)}");
   private static final String OTHER = "other";
 
+  /** Whether all texts are said in {@link Pseudo} words; only to look at a window. */
+  private static volatile boolean pseudo = Boolean.getBoolean("hearth.pseudo");
+
   private final Properties texts = new Properties();
+
+  /** Says everything in longer, accented words from now on, or no more. */
+  public static void pseudo(boolean on) {
+    pseudo = on;
+  }
 
   /**
    * The texts of files that lie beside a class; a later file overrides an earlier one.
@@ -59,7 +67,7 @@ public final class Texts {
     if (text == null) {
       throw new IllegalArgumentException("no words for " + key);
     }
-    return text;
+    return pseudo ? Pseudo.of(text) : text;
   }
 
   /** A text with its gaps filled; a gap that nothing fills stays as it is. */

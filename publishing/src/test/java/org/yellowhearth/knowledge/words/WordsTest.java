@@ -6,7 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.Reader;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -356,6 +359,18 @@ public class WordsTest {
         .flatMap(Stream::of);
   }
 
+  /** What asks for the words of an item. */
+  private static String facts() {
+    try {
+      return Files.readString(
+          Path.of(
+              System.getProperty("hearth.root"),
+              "knowledge/src/main/java/org/yellowhearth/knowledge/words/Facts.java"));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   private static Set<String> keys() {
     Set<String> keys =
         new TreeSet<>(
@@ -377,6 +392,10 @@ public class WordsTest {
       Stream.of(type.getRecordComponents())
           .forEach(c -> keys.add("Field." + RecordJson.tag(type) + "." + c.getName()));
     }
+    Pattern.compile("\"(Fact\\.[a-z-]+)\"")
+        .matcher(facts())
+        .results()
+        .forEach(m -> keys.add(m.group(1)));
     RecordJson.records(Item.class).forEach(t -> keys.add("Item." + RecordJson.tag(t)));
     KnowledgeFiles.read().faultSigns().forEach(f -> keys.add("FaultSign." + f.id()));
     KnowledgeFiles.read()
@@ -464,7 +483,7 @@ public class WordsTest {
                     AssessWords.LEAKAGE_HIGH, Quantity.amperes(2e-3), Quantity.amperes(1e-3))))
         .isEqualTo("Leakage 2 mA is above 1 mA.");
     assertThat(BRITISH.say(Message.of(AssessWords.BECAUSE_BAD, Criterion.CAPACITANCE_KEPT.term())))
-        .isEqualTo("Capacitance kept: outside its limit.");
+        .isEqualTo("Fails on: capacitance kept.");
     assertThat(BRITISH.say(Message.of(StoryWords.UNDID, Message.of(StoryWords.LIT))))
         .isEqualTo("Undone: The set was put under power.");
     assertThatThrownBy(() -> Message.of(StoryWords.NOTE, 5))
@@ -494,7 +513,7 @@ public class WordsTest {
         .extracting(e -> describe.entry(job, e))
         .containsExactly(
             "The set came in: Story set.",
-            "The set plate was changed: mains — → 110 V DC.",
+            "The set details were changed: mains — → 110 V DC.",
             "The policy was changed: paper and wax replaced on sight → leakage test at working voltage decides.",
             "Oddly warm.");
   }
