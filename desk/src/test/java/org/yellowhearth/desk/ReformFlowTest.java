@@ -213,7 +213,7 @@ public class ReformFlowTest extends Window {
         .extracting(n -> ((Label) n).getText())
         .contains("C16b", "begin", "end: discharge it");
     click("hours-calendar");
-    assertThat(Files.readString(folder.resolve("forming.ics")))
+    assertThat(Files.readString(folder.resolve("reforming.ics")))
         .contains("BEGIN:VEVENT", "C16b: begin");
     page("run");
     click("run-begin");

@@ -147,7 +147,7 @@ public class SafekeepingFlowTest extends Window {
     until(() ->
         find("sorry-said", Label.class)
             .getText()
-            .startsWith("Recovered: 0 jobs whole, 2 cut short or from the backup"));
+            .startsWith("Recovered: 0 jobs whole, 2 shortened or from the backup"));
     robot.interact(() -> find("sorry-open", Button.class).fire());
     assertThat(again.get()).isEqualTo(1);
     open();

@@ -21,6 +21,7 @@ import org.yellowhearth.core.fact.Verdict;
 import org.yellowhearth.core.fact.VisualInspection;
 import org.yellowhearth.core.job.Job;
 import org.yellowhearth.core.knowledge.Vocabulary;
+import org.yellowhearth.core.marking.LengthText;
 import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.message.Coded;
@@ -36,12 +37,10 @@ import org.yellowhearth.core.partslist.Witness;
  * twice"}.
  */
 final class PartLine {
-  private static final Pattern DISTANCE = Pattern.compile("(\\d+(?:[.,]\\d+)?)(mm|cm)");
   private static final Pattern REASON = Pattern.compile("\"([^\"]*)\"?");
 
   private static final Pattern CELSIUS = Pattern.compile("(\\d{2,3})(?:°c|c|degc|deg)");
-  private static final Pattern SIZE =
-      Pattern.compile("(\\d+(?:[.,]\\d+)?)(?:mm)?(?:x(\\d+(?:[.,]\\d+)?))?(?:mm)?");
+  private static final Pattern SIZE = Pattern.compile("([\\d.,/]+(?:mm|cm|in|\")?)(?:x(.+))?");
   private static final Set<String> THINGS = Set.of("valve", "tube", "transformer", "resistor");
 
   private final Job job;
@@ -183,14 +182,15 @@ final class PartLine {
         place = beside(place, folded);
         at++;
       } else if (THINGS.contains(folded)) {
-        Matcher m = DISTANCE.matcher(words.get(at + 1).text());
-        if (!m.matches()) {
+        String written = words.get(at + 1).text();
+        OptionalDouble metres =
+            Character.isDigit(written.charAt(written.length() - 1))
+                ? OptionalDouble.empty()
+                : LengthText.metres(written);
+        if (metres.isEmpty()) {
           throw refused(BenchWords.PLACE_EXPECTED, words.get(at + 1));
         }
-        double metres =
-            Double.parseDouble(m.group(1).replace(',', '.'))
-                * (m.group(2).equals("mm") ? 1e-3 : 1e-2);
-        place = placed(place, OptionalDouble.of(metres), folded);
+        place = placed(place, metres, folded);
         at += 2;
       } else {
         throw refused(BenchWords.PLACE_EXPECTED, token);
@@ -238,18 +238,29 @@ final class PartLine {
       if (text.equals("pitch") && at + 1 < plain.size()) {
         at++;
         Matcher pitch = SIZE.matcher(plain.get(at).text().toLowerCase(Locale.ROOT));
-        if (!pitch.matches() || pitch.group(2) != null) {
+        if (!pitch.matches()
+            || pitch.group(2) != null
+            || LengthText.metres(pitch.group(1)).isEmpty()) {
           throw refused(BenchWords.BODY_EXPECTED, plain.get(at));
         }
-        body = body.with(d -> d.pitchMetres = millimetres(pitch.group(1)));
+        body = body.with(d -> d.pitchMetres = LengthText.metres(pitch.group(1)));
       } else if (celsius.matches()) {
         double read = Double.parseDouble(celsius.group(1));
         body = body.with(d -> d.celsius = OptionalDouble.of(read));
       } else if (size.matches()) {
+        // A unit that is written once, at the end, is that of both.
+        String unit = size.group(2) == null ? "" : size.group(2).replaceFirst("^[\\d.,/]+", "");
+        boolean bare = Character.isDigit(size.group(1).charAt(size.group(1).length() - 1));
+        OptionalDouble across = LengthText.metres(size.group(1) + (bare ? unit : ""));
+        OptionalDouble along =
+            size.group(2) == null ? OptionalDouble.empty() : LengthText.metres(size.group(2));
+        if (across.isEmpty() || (size.group(2) != null && along.isEmpty())) {
+          throw refused(BenchWords.BODY_EXPECTED, plain.get(at));
+        }
         body =
             body.with(d -> {
-              d.diameterMetres = millimetres(size.group(1));
-              d.lengthMetres = size.group(2) == null ? d.lengthMetres : millimetres(size.group(2));
+              d.diameterMetres = across;
+              d.lengthMetres = along.isPresent() ? along : d.lengthMetres;
             });
       } else {
         Leads leads =
@@ -265,10 +276,6 @@ final class PartLine {
     }
     Body whole = note().isBlank() ? body : body.with(d -> d.terminals = note());
     return new BenchEntry.WriteDown(List.of(whole));
-  }
-
-  private static OptionalDouble millimetres(String text) {
-    return OptionalDouble.of(Double.parseDouble(text.replace(',', '.')) / 1000);
   }
 
   private BenchEntry verdict(List<Token> words) {

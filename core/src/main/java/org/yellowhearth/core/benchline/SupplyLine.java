@@ -127,59 +127,12 @@ final class SupplyLine {
     this.point = point;
   }
 
-  /**
-   * What people say of a reading under power in another order, as it is put in {@link #of}: each is
-   * a whole line.
-   */
-  private static final List<Said> SAID =
-      List.of(
-          new Said(
-              Pattern.compile(
-                  "(?i)\\s*(?:it |the set |set )?(?:draws|takes|pulls|consumes)\\s+(\\d+(?:[.,]\\d+)?)\\s*w(?:atts)?\\s*"),
-              "mains watts $1"),
-          new Said(
-              Pattern.compile(
-                  "(?i)\\s*(?:the )?(pin \\d+|anode|plate|cathode|grid|screen|base|emitter|collector|gate|drain|source) of "
-                      + "([a-z]{1,3}\\d{1,5}[a-z]?)(?: (?:is|at|reads|shows))?(?: at)?(\\s.+)"),
-              "$2 $1$3"),
-          new Said(
-              Pattern.compile("(?i)\\s*ripple (?:at|on|of|across) (\\S+)(?: is)?\\s+(.+pp)\\s*"),
-              "$1 $2"),
-          new Said(
-              Pattern.compile("(?i)\\s*ripple (?:at|on|of|across) (\\S+)(?: is)?\\s+(.+)(?<!pp)"),
-              "$1 ac $2"),
-          new Said(Pattern.compile("(?i)\\s*(\\S+) ripple\\s+(.+pp)\\s*"), "$1 $2"),
-          new Said(Pattern.compile("(?i)\\s*(\\S+) ripple\\s+(.+)(?<!pp)"), "$1 ac $2"),
-          new Said(
-              Pattern.compile("(?i)\\s*(\\S+) ([\\d.,]+) ?(m?v)(?:ac|rms)?(?: of)? ripple\\s*"),
-              "$1 ac $2 $3"),
-          new Said(
-              Pattern.compile(
-                  "(?i)\\s*([-−+]?[\\d.,]+) ?(m?v)(?:dc)? (?:at|on|across) (?:the )?(\\S+)\\s*"),
-              "$3 dc $1 $2"),
-          new Said(
-              Pattern.compile(
-                  "(?i)\\s*([\\d.,]+ ?m?v(?:ac|pp)) (?:ripple )?(?:at|on|across) (?:the )?(\\S+)\\s*"),
-              "$2 $1"),
-          new Said(
-              Pattern.compile("(?i)\\s*(?:the )?(\\S+) rail(?: is| at| reads| shows)*(\\s.+)"),
-              "$1$2"));
-
-  /** What is said, and how it is put. */
-  private record Said(Pattern words, String put) {}
-
   /** The line, where it begins with a point and goes on with what is read there. */
   static Optional<SupplyLine> of(Job job, Vocabulary vocabulary, String line) {
-    for (Said said : SAID) {
-      Matcher m = said.words.matcher(line);
-      if (m.matches()) {
-        Optional<SupplyLine> put = put(job, vocabulary, m.replaceFirst(said.put));
-        if (put.isPresent()) {
-          return put;
-        }
-      }
-    }
-    return put(job, vocabulary, line);
+    return OtherOrder.of(line)
+        .flatMap(usual -> put(job, vocabulary, usual).stream())
+        .findFirst()
+        .or(() -> put(job, vocabulary, line));
   }
 
   private static Optional<SupplyLine> put(Job job, Vocabulary vocabulary, String line) {
@@ -403,20 +356,16 @@ final class SupplyLine {
     if (!either.matches()) {
       return Optional.empty();
     }
-    List<Token> rest = new ArrayList<>(words.subList(at, words.size()));
     boolean alone = either.group(1).isEmpty();
-    if (alone) {
-      rest.removeFirst();
-    } else {
+    List<Token> rest = new ArrayList<>(words.subList(alone ? at + 1 : at, words.size()));
+    if (rest.isEmpty()) {
+      throw refused(BenchWords.VOLTS_EXPECTED, word);
+    }
+    if (!alone) {
       rest.set(0, new Token(either.group(1), word.index()));
     }
     FigureText figure =
-        rest.isEmpty()
-            ? null
-            : FigureText.read(rest, 0).orElseThrow(() -> refused(BenchWords.VOLTS_EXPECTED, word));
-    if (figure == null) {
-      throw refused(BenchWords.VOLTS_EXPECTED, word);
-    }
+        FigureText.read(rest, 0).orElseThrow(() -> refused(BenchWords.VOLTS_EXPECTED, word));
     OptionalDouble off = OptionalDouble.of(value(figure));
     boolean percent = figure.unit().equals("%");
     return Optional.of(

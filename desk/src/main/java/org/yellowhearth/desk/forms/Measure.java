@@ -6,6 +6,7 @@ import java.util.OptionalDouble;
 import org.yellowhearth.core.marking.AmbiguousException;
 import org.yellowhearth.core.marking.Dimension;
 import org.yellowhearth.core.marking.FigureText;
+import org.yellowhearth.core.marking.LengthText;
 import org.yellowhearth.core.marking.Token;
 import org.yellowhearth.core.marking.UnreadableException;
 import org.yellowhearth.core.quantity.Quantity;
@@ -24,7 +25,11 @@ public enum Measure {
   WATTS(Unit.WATT, Optional.empty(), true, "60 W"), //
   HOURS(Unit.HOUR, Optional.empty(), true, "4.5"), //
   KILOGRAMS(Unit.KILOGRAM, Optional.empty(), true, "22 kg"), //
+  /** Millimetres, typed as any length. */
+  MILLIMETRES(Unit.RATIO, Optional.empty(), true, "16, 16 mm, 5/8\""), //
   PLAIN(Unit.RATIO, Optional.empty(), true, "120");
+
+  private static final double MM = 1000;
 
   private final Unit unit;
   private final Optional<Dimension> dimension;
@@ -47,6 +52,9 @@ public enum Measure {
     String plain = text.strip().replace(" ", "");
     if (plain.isEmpty()) {
       return OptionalDouble.empty();
+    }
+    if (this == MILLIMETRES) {
+      return OptionalDouble.of(MM * LengthText.metres(text).orElseThrow(() -> bad(text)));
     }
     try {
       List<Token> words = Token.of(plain);

@@ -190,7 +190,7 @@ public final class AboutPage extends Page {
     place.figure(
         label,
         id,
-        Measure.PLAIN,
+        Measure.MILLIMETRES,
         () -> scaled(get.apply(place()), 1000),
         mm -> keep(d -> set.accept(d, scaled(mm, 1e-3))));
   }
@@ -231,7 +231,7 @@ public final class AboutPage extends Page {
     form.figure(
         "about.body." + name,
         "body-" + name,
-        Measure.PLAIN,
+        Measure.MILLIMETRES,
         () -> scaled(get.apply(body()), 1000),
         mm -> keepBody(d -> set.accept(d, scaled(mm, 1e-3))));
   }

@@ -129,8 +129,8 @@ final class PlanPage extends Page {
               return ref.isPresent()
                   && model()
                       .made(() -> {
-                        OptionalDouble across = Measure.PLAIN.read(f.get(1).getText());
-                        OptionalDouble high = Measure.PLAIN.read(f.get(2).getText());
+                        OptionalDouble across = Measure.MILLIMETRES.read(f.get(1).getText());
+                        OptionalDouble high = Measure.MILLIMETRES.read(f.get(2).getText());
                         if (across.isPresent() != high.isPresent()) {
                           throw new IllegalArgumentException(Labels.of("reform.can-both"));
                         }

@@ -159,7 +159,7 @@ final class CansPage extends Page {
   }
 
   private static OptionalDouble millimetres(TextField f) {
-    OptionalDouble v = Measure.PLAIN.read(f.getText().replace("mm", ""));
+    OptionalDouble v = Measure.MILLIMETRES.read(f.getText());
     return v.isPresent() ? OptionalDouble.of(v.getAsDouble() / 1000) : v;
   }
 
