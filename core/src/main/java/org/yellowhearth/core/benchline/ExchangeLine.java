@@ -86,8 +86,8 @@ final class ExchangeLine {
           Message.of(BenchWords.EXCHANGED_WITH, ref.toString()), line, line.length());
     }
     Optional<Part> fitted =
-        with.map(w ->
-            list.read(ref, Token.of(" ".repeat(w.index()) + w.text()), w.text().strip(), "")
+        with.map(t ->
+            list.read(ref, Token.of(" ".repeat(t.index()) + t.text()), t.text().strip(), "")
                 .getFirst());
     if (fitted.filter(p -> p instanceof Capacitor c && c.ratedVolts().isEmpty()).isPresent()) {
       throw new UnreadableException(
