@@ -12,7 +12,6 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.yellowhearth.core.fact.Rail;
 import org.yellowhearth.core.fact.SupplySection;
@@ -48,8 +47,8 @@ final class HearthPage extends Page {
     planner = new PlannerPane(model, files);
     state.setId("hearth-big");
     state.setMinWidth(USE_PREF_SIZE);
-    HBox power =
-        new HBox(
+    FlowPane power =
+        new FlowPane(
             button("safety.lit", "power-lit", () -> model.power(Edit.Power.LIT)),
             button("safety.off", "power-off", () -> model.power(Edit.Power.OFF)));
     power.getStyleClass().add("form-buttons");

@@ -115,7 +115,7 @@ final class SignsPage extends Page {
   private void hint(Hints.Hint h) {
     String parts =
         h.candidates().isEmpty()
-            ? Labels.of("signs.no-parts")
+            ? h.sign().place().isEmpty() ? Labels.of("signs.no-parts") : h.sign().place()
             : String.join(" ", h.candidates().stream().map(PartRef::toString).toList());
     Label head =
         text(

@@ -96,10 +96,16 @@ final class Markdown {
   }
 
   private void items(Node list) {
+    int number = 0;
     for (Node item = list.getFirstChild(); item != null; item = item.getNext()) {
+      number++;
       for (Node n = item.getFirstChild(); n != null; n = n.getNext()) {
         if (n instanceof Paragraph p) {
-          blocks.add(new Block.Passage(spans(p), true));
+          List<Span> said = spans(p);
+          if (list instanceof OrderedList) {
+            said.addFirst(new Span(number + ".  ", Look.PLAIN));
+          }
+          blocks.add(new Block.Passage(said, true));
         } else {
           block(n);
         }
